@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace RowTally\Core\Basis;
+
+/** Which class a value on an edge belongs to. The outermost class of the open end is closed at both ends. */
+enum ClassEdge: string
+{
+    case Left = 'left';
+    case Right = 'right';
+
+    public function words(): string
+    {
+        return match ($this) {
+            self::Left => '[a, b): a value on an edge belongs to the class above it',
+            self::Right => '(a, b]: a value on an edge belongs to the class below it',
+        };
+    }
+}

@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace RowTally\Core\Columns;
+
+/**
+ * Packs the cells of a category column as byte codes, the labels in order of first appearance. A label is the cell as it
+ * stands, never trimmed; an empty cell is missing. With the 256th label the column turns into text from there on.
+ */
+final class CategoryColumnBuilder
+{
+    public const MAX_LABELS = 255;
+
+    /** @var array<array-key, int> label => code */
+    private array $codes = [];
+    /** @var list<string> */
+    private array $labels = [];
+    /** @var array<int, int> code => how often; code 0 = missing */
+    private array $counts = [];
+    private ?TextColumnBuilder $asText = null;
+
+    /** @param list<string> $cells up to Chunk::ROWS */
+    public function add(array $cells): EncodedCells
+    {
+        if ($this->asText !== null) {
+            return $this->asText->add($cells);
+        }
+        $payload = '';
+        foreach ($cells as $cell) {
+            $code = $this->codes[$cell] ?? ($cell === '' ? 0 : $this->learn($cell));
+            if ($code === null) {
+                $this->asText = new TextColumnBuilder();
+
+                return $this->asText->add($cells);
+            }
+            $payload .= chr($code);
+        }
+        $counts = count_chars($payload, 1);
+        foreach ($counts as $code => $count) {
+            $this->counts[$code] = ($this->counts[$code] ?? 0) + $count;
+        }
+
+        return new EncodedCells(new Chunk(ChunkEncoding::Codes, count($cells), $counts[0] ?? 0, $payload));
+    }
+
+    /** Whether there were too many labels for a category. */
+    public function becameText(): bool
+    {
+        return $this->asText !== null;
+    }
+
+    /** @return list<string> label of code 1, 2, … */
+    public function labels(): array
+    {
+        return $this->labels;
+    }
+
+    /** @return list<int> how often each label occurs, in the order of `labels()` */
+    public function labelCounts(): array
+    {
+        $counts = [];
+        foreach (array_keys($this->labels) as $i) {
+            $counts[] = $this->counts[$i + 1] ?? 0;
+        }
+
+        return $counts;
+    }
+
+    private function learn(string $cell): ?int
+    {
+        if (count($this->labels) === self::MAX_LABELS) {
+            return null;
+        }
+        $this->labels[] = $cell;
+
+        return $this->codes[$cell] = count($this->labels);
+    }
+}

@@ -1,0 +1,382 @@
+<?php
+
+declare(strict_types=1);
+
+namespace RowTally\Core\Columns;
+
+use RowTally\Core\Parsing\NumberText;
+use RowTally\Core\Values\PowerSums;
+use RowTally\Core\Values\ValueCounts;
+
+/**
+ * Packs the cells of a number column, chunk after chunk, in the narrowest encoding that fits so far: byte codes up to 255
+ * distinct values, then scaled integers, doubles only when 18 digits do not hold the values. Counts the distinct values on
+ * the way, while there are few enough of them.
+ *
+ * Cost  one hash look-up a cell while distinct texts are few (each is parsed once), one parse a cell beyond that.
+ */
+final class NumberColumnBuilder
+{
+    private const MAX_CODES = 255;
+    private const BOUND = 10 ** NumberText::MAX_DIGITS;
+
+    private ChunkEncoding $mode = ChunkEncoding::Codes;
+    private int $decimals = 0;
+    private int $largest = 0;
+    /** @var array<array-key, int|float|null> cell text => byte code, unscaled integer or double; null = missing */
+    private array $memo = [];
+    private bool $memoising = true;
+    /** @var array<array-key, true> texts that are not numbers */
+    private array $unreadTexts = [];
+    /** @var list<array{int, int}> unscaled and decimals of byte code 1, 2, … */
+    private array $dictionary = [];
+    /** @var array<string, int> decimal text without trailing zeros => byte code */
+    private array $codeOf = [];
+    /** @var array<int, int>|null unscaled integer (over $decimals) or, in code mode, byte code => how often; null = too many */
+    private ?array $counts = [];
+    private int $unread = 0;
+
+    /**
+     * @param '.'|',' $decimalMark
+     * @param int     $memoLimit   up to this many distinct texts are remembered and counted
+     */
+    public function __construct(
+        private readonly string $decimalMark = '.',
+        private readonly int $memoLimit = 50_000,
+    ) {}
+
+    /**
+     * @param list<string> $cells up to Chunk::ROWS cells as they stand in the file
+     */
+    public function add(array $cells): EncodedCells
+    {
+        do {
+            $modeBefore = [$this->mode, $this->decimals];
+            $chunk = match ($this->mode) {
+                ChunkEncoding::Codes => $this->encodeCodes($cells),
+                ChunkEncoding::Float64 => $this->encodeDoubles($cells),
+                default => $this->encodeIntegers($cells),
+            };
+        } while ($chunk === null || $modeBefore !== [$this->mode, $this->decimals]);
+        $this->count($chunk);
+        $unread = $this->unreadTexts === [] ? [] : array_filter(
+            $cells,
+            fn (string $cell): bool => isset($this->unreadTexts[$cell]),
+        );
+        $this->unread += count($unread);
+
+        return new EncodedCells($chunk, $unread);
+    }
+
+    /** @param iterable<Chunk> $chunks all that `add` gave, in order */
+    public function column(iterable $chunks): NumberColumn
+    {
+        return new NumberColumn($this->decimals(), $this->dictionary(), $chunks);
+    }
+
+    public function decimals(): ?int
+    {
+        return $this->mode === ChunkEncoding::Float64 ? null : $this->decimals;
+    }
+
+    /** How many cells could not be read as a number so far. */
+    public function unread(): int
+    {
+        return $this->unread;
+    }
+
+    /** @return list<string> decimal texts of the byte codes */
+    public function dictionary(): array
+    {
+        return array_map(static fn (array $entry): string => NumberColumn::toText(...$entry), $this->dictionary);
+    }
+
+    /** The distinct values with their counts; null when there were too many to count on the way, or they are doubles. */
+    public function valueCounts(): ?ValueCounts
+    {
+        if ($this->counts === null) {
+            return null;
+        }
+
+        return ValueCounts::ofCountedIntegers(
+            $this->mode === ChunkEncoding::Codes ? $this->countsByInteger() : $this->counts,
+            $this->decimals,
+        );
+    }
+
+    /** @param list<string> $cells */
+    private function encodeCodes(array $cells): ?Chunk
+    {
+        $codes = '';
+        $missing = 0;
+        foreach ($cells as $cell) {
+            $code = $this->memo[$cell] ?? null;
+            if ($code === null && !array_key_exists($cell, $this->memo)) {
+                $code = $this->learnCode($cell);
+                if ($this->mode !== ChunkEncoding::Codes) {
+                    return null;
+                }
+            }
+            if ($code === null) {
+                ++$missing;
+                $codes .= "\0";
+            } else {
+                $codes .= chr((int) $code);
+            }
+        }
+        $values = [];
+        $counts = [];
+        foreach (count_chars($codes, 1) as $code => $count) {
+            if ($code > 0) {
+                $values[] = $this->scaled(...$this->dictionary[$code - 1]);
+                $counts[] = $count;
+            }
+        }
+
+        return new Chunk(
+            ChunkEncoding::Codes,
+            count($cells),
+            $missing,
+            $codes,
+            $this->decimals,
+            $values === [] ? null : min($values),
+            $values === [] ? null : max($values),
+            PowerSums::ofIntegers($values, $counts, $this->decimals),
+        );
+    }
+
+    private function learnCode(string $cell): ?int
+    {
+        $number = $this->read($cell);
+        if ($number === null) {
+            return $this->memo[$cell] = null;
+        }
+        if (is_float($number)) {
+            $this->becomeDoubles();
+
+            return null;
+        }
+        $this->widen(...$number);
+        if ($this->mode !== ChunkEncoding::Codes) {
+            return null;
+        }
+        $text = NumberColumn::toText(...$number);
+        $key = str_contains($text, '.') ? rtrim(rtrim($text, '0'), '.') : $text;
+        if (!isset($this->codeOf[$key])) {
+            if (count($this->dictionary) === self::MAX_CODES) {
+                $this->becomeIntegers();
+
+                return null;
+            }
+            $this->dictionary[] = $number;
+            $this->codeOf[$key] = count($this->dictionary);
+        }
+        // Many spellings of few values ("1", "1.0", "01") must not fill the memory either.
+        if (count($this->memo) < $this->memoLimit) {
+            $this->memo[$cell] = $this->codeOf[$key];
+        }
+
+        return $this->codeOf[$key];
+    }
+
+    /** @param list<string> $cells */
+    private function encodeIntegers(array $cells): ?Chunk
+    {
+        $values = [];
+        $present = [];
+        $decimals = $this->decimals;
+        foreach ($cells as $cell) {
+            $value = $this->memo[$cell] ?? null;
+            if ($value === null && !array_key_exists($cell, $this->memo)) {
+                $value = $this->learnInteger($cell);
+                if ($this->mode === ChunkEncoding::Float64 || $this->decimals !== $decimals) {
+                    return null;
+                }
+            }
+            $values[] = $value;
+            if ($value !== null) {
+                $present[] = (int) $value;
+            }
+        }
+        $min = $present === [] ? null : min($present);
+        $max = $present === [] ? null : max($present);
+        $encoding = ChunkEncoding::forIntegers($min ?? 0, $max ?? 0);
+        $missing = count($values) - count($present);
+        if ($missing > 0) {
+            $mark = $encoding->missingInteger();
+            foreach ($values as $i => $value) {
+                $values[$i] = $value ?? $mark;
+            }
+        }
+
+        return new Chunk(
+            $encoding,
+            count($cells),
+            $missing,
+            pack($encoding->format() . '*', ...$values),
+            $decimals,
+            $min,
+            $max,
+            PowerSums::ofIntegers($present, null, $decimals),
+        );
+    }
+
+    private function learnInteger(string $cell): ?int
+    {
+        $number = $this->read($cell);
+        if (is_float($number)) {
+            $this->becomeDoubles();
+
+            return null;
+        }
+        $value = null;
+        if ($number !== null) {
+            $this->widen(...$number);
+            if ($this->mode === ChunkEncoding::Float64) {
+                return null;
+            }
+            $value = $this->scaled(...$number);
+        }
+        if ($this->memoising) {
+            $this->memo[$cell] = $value;
+            if (count($this->memo) > $this->memoLimit) {
+                $this->memo = [];
+                $this->memoising = false;
+                $this->counts = null;
+            }
+        }
+
+        return $value;
+    }
+
+    /** @param list<string> $cells */
+    private function encodeDoubles(array $cells): Chunk
+    {
+        $values = [];
+        $present = [];
+        foreach ($cells as $cell) {
+            $number = $this->read($cell);
+            if ($number === null) {
+                $values[] = NAN;
+                continue;
+            }
+            // 0.0 + turns −0 into 0.
+            $values[] = $present[] = is_float($number) ? $number : 0.0 + NumberColumn::toDouble(...$number);
+        }
+
+        return new Chunk(
+            ChunkEncoding::Float64,
+            count($cells),
+            count($values) - count($present),
+            pack('e*', ...$values),
+            null,
+            $present === [] ? null : min($present),
+            $present === [] ? null : max($present),
+            PowerSums::ofDoubles($present, null),
+        );
+    }
+
+    /** @return array{int, int}|float|null */
+    private function read(string $cell): array|float|null
+    {
+        $number = NumberText::parse($cell, $this->decimalMark);
+        if ($number === null && !NumberText::isBlank($cell)) {
+            $this->unreadTexts[$cell] = true;
+        }
+
+        return $number;
+    }
+
+    /** Makes room for one more number: more decimals rescale what is remembered, too many digits turn all into doubles. */
+    private function widen(int $unscaled, int $decimals): void
+    {
+        $more = max(0, $decimals - $this->decimals);
+        $largest = max(
+            (float) $this->largest * 10 ** $more,
+            (float) abs($unscaled) * 10 ** max(0, $this->decimals - $decimals),
+        );
+        if ($largest >= self::BOUND) {
+            $this->becomeDoubles();
+
+            return;
+        }
+        if ($more > 0) {
+            $this->decimals = $decimals;
+            $this->largest *= 10 ** $more;
+            if ($this->mode !== ChunkEncoding::Codes) {
+                $this->rescale(10 ** $more);
+            }
+        }
+        $this->largest = max($this->largest, abs($this->scaled($unscaled, $decimals)));
+    }
+
+    private function rescale(int $factor): void
+    {
+        foreach ($this->memo as $text => $value) {
+            $this->memo[$text] = $value === null ? null : (int) $value * $factor;
+        }
+        if ($this->counts !== null) {
+            $scaled = [];
+            foreach ($this->counts as $value => $count) {
+                $scaled[$value * $factor] = $count;
+            }
+            $this->counts = $scaled;
+        }
+    }
+
+    private function scaled(int $unscaled, int $decimals): int
+    {
+        return $unscaled * 10 ** ($this->decimals - $decimals);
+    }
+
+    private function becomeIntegers(): void
+    {
+        $this->mode = ChunkEncoding::Int64;
+        $this->counts = $this->countsByInteger();
+        foreach ($this->memo as $text => $code) {
+            $this->memo[$text] = $code === null ? null : $this->scaled(...$this->dictionary[(int) $code - 1]);
+        }
+    }
+
+    private function becomeDoubles(): void
+    {
+        $this->mode = ChunkEncoding::Float64;
+        $this->memo = [];
+        $this->counts = null;
+    }
+
+    /** @return array<int, int> */
+    private function countsByInteger(): array
+    {
+        $counts = [];
+        foreach ($this->counts ?? [] as $code => $count) {
+            $counts[$this->scaled(...$this->dictionary[$code - 1])] = $count;
+        }
+
+        return $counts;
+    }
+
+    private function count(Chunk $chunk): void
+    {
+        if ($this->counts === null) {
+            return;
+        }
+        if ($chunk->encoding === ChunkEncoding::Codes) {
+            foreach (count_chars($chunk->payload, 1) as $code => $count) {
+                if ($code > 0) {
+                    $this->counts[$code] = ($this->counts[$code] ?? 0) + $count;
+                }
+            }
+
+            return;
+        }
+        /** @var array<int, int> $integers */
+        $integers = $chunk->unpacked();
+        $mark = $chunk->encoding->missingInteger();
+        foreach ($integers as $value) {
+            if ($value !== $mark) {
+                $this->counts[$value] = ($this->counts[$value] ?? 0) + 1;
+            }
+        }
+    }
+}

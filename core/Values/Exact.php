@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace RowTally\Core\Values;
+
+use Brick\Math\BigInteger;
+use Brick\Math\BigRational;
+
+/**
+ * Turns an exact ratio into the double nearest to it, once, at the end of a calculation.
+ *
+ * Accuracy    30 significant decimal digits and a sticky digit go into PHP's correctly rounding text-to-double conversion,
+ *             so the answer is the correctly rounded double (a tie closer than 1e-30 relative aside).
+ * Undefined   null when the true value is beyond the doubles, or not zero and nearer to zero than the smallest normal double.
+ * Cost        one big division or integer square root of at most some hundred digits.
+ */
+final class Exact
+{
+    private const DIGITS = 30;
+    private const SMALLEST_NORMAL = 2.2250738585072014E-308;
+
+    public static function toFloat(BigRational $ratio): ?float
+    {
+        if ($ratio->getSign() === 0) {
+            return 0.0;
+        }
+        $numerator = $ratio->getNumerator()->abs();
+        $denominator = $ratio->getDenominator();
+        $shift = self::DIGITS - (self::digits($numerator) - self::digits($denominator));
+        [$quotient, $remainder] = $shift >= 0
+            ? $numerator->multipliedBy(BigInteger::ten()->power($shift))->quotientAndRemainder($denominator)
+            : $numerator->quotientAndRemainder($denominator->multipliedBy(BigInteger::ten()->power(-$shift)));
+
+        return self::fromDigits($ratio->getSign() < 0, $quotient, $remainder->isZero(), -$shift);
+    }
+
+    /**
+     * The square root of a ratio that is not negative.
+     */
+    public static function squareRoot(BigRational $ratio): ?float
+    {
+        if ($ratio->getSign() === 0) {
+            return 0.0;
+        }
+        $numerator = $ratio->getNumerator();
+        $denominator = $ratio->getDenominator();
+        // Twice the digits under the root; the shift must be even so that its root is a power of ten.
+        $shift = 2 * self::DIGITS - (self::digits($numerator) - self::digits($denominator));
+        $shift += $shift % 2;
+        [$square, $remainder] = $shift >= 0
+            ? $numerator->multipliedBy(BigInteger::ten()->power($shift))->quotientAndRemainder($denominator)
+            : $numerator->quotientAndRemainder($denominator->multipliedBy(BigInteger::ten()->power(-$shift)));
+        $root = $square->sqrt();
+        $isExact = $remainder->isZero() && $root->multipliedBy($root)->isEqualTo($square);
+
+        return self::fromDigits(false, $root, $isExact, intdiv(-$shift, 2));
+    }
+
+    /**
+     * The decimal text of a double that reads back as the same double, the shortest there is.
+     */
+    public static function shortestText(float $value): string
+    {
+        return json_encode($value, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION);
+    }
+
+    private static function digits(BigInteger $number): int
+    {
+        return strlen((string) $number);
+    }
+
+    private static function fromDigits(bool $negative, BigInteger $digits, bool $isExact, int $exponent): ?float
+    {
+        $text = (string) $digits;
+        if (!$isExact) {
+            $text .= '1';
+            --$exponent;
+        }
+        $value = (float) (($negative ? '-' : '') . $text . 'e' . $exponent);
+
+        return is_infinite($value) || abs($value) < self::SMALLEST_NORMAL ? null : $value;
+    }
+}
