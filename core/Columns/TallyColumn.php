@@ -6,6 +6,7 @@ namespace RowTally\Core\Columns;
 
 use RowTally\Core\Exception\InvalidInput;
 use RowTally\Core\Values\Observations;
+use RowTally\Core\Values\PowerSums;
 use RowTally\Core\Values\ValueCounts;
 
 /**
@@ -248,7 +249,7 @@ final class TallyColumn
         }
 
         return array_map(
-            fn (array $values): ValueCounts => ValueCounts::ofUnorderedIntegers($values, $this->column->decimals ?? 0),
+            fn (array $values): ValueCounts => ValueCounts::ofUnorderedIntegers($values, $this->column->decimals ?? 0, $this->mergedSums()),
             $gathered,
         );
     }
@@ -262,9 +263,23 @@ final class TallyColumn
         }
 
         return array_map(
-            static fn (array $values): ValueCounts => ValueCounts::ofUnorderedDoubles($values),
+            fn (array $values): ValueCounts => ValueCounts::ofUnorderedDoubles($values, $this->mergedSums()),
             $gathered,
         );
+    }
+
+    /** The sums of the whole column from those of its chunks; null when groups need sums of their own, or a chunk has none that fit. */
+    private function mergedSums(): ?PowerSums
+    {
+        $sum = null;
+        foreach ($this->chunks as $chunk) {
+            if ($this->codes !== null || $chunk->powerSums === null || ($chunk->decimals === null) !== ($this->column->decimals === null)) {
+                return null;
+            }
+            $sum = $sum === null ? $chunk->powerSums : $sum->plus($chunk->powerSums);
+        }
+
+        return $sum;
     }
 
     /**

@@ -10,40 +10,56 @@ use Brick\Math\RoundingMode;
 use RowTally\Core\Exception\InvalidInput;
 
 /**
- * Ordered values held in memory as distinct values with counts: whole numbers over one power of ten, or doubles.
+ * Ordered values held as distinct values with running counts, packed eight bytes each: whole numbers over one power of ten, or
+ * doubles. A million values take 16 MB, and can be stored and read back without unpacking any of them.
  *
- * Cost  quantiles and counts are binary searches, O(log distinct); the sums are one pass over the distinct values.
+ * Cost  quantiles and counts are binary searches, O(log distinct); the sums were taken when it was made.
  */
 final readonly class ValueCounts implements OrderedValues
 {
-    /**
-     * @param list<int>|list<float> $values   ascending, no two equal; unscaled integers, or doubles when $decimals is null
-     * @param list<int>             $counts   1 or more each
-     * @param list<int>             $upTo     running sums of $counts
-     */
+    private const WORD = 8;
+    private const SLICE = 8192;
+
     private function __construct(
-        private array $values,
-        private array $counts,
-        private array $upTo,
+        /** ascending, no two equal: unscaled integers, or doubles when $decimals is null */
+        private string $values,
+        /** how many values there are up to and with each */
+        private string $upTo,
+        private int $distinct,
         private ?int $decimals,
+        private PowerSums $powerSums,
     ) {}
 
     /**
-     * @param list<int> $values unscaled: each stands for value / 10^$decimals; ascending, no two equal
-     * @param list<int> $counts 1 or more each
+     * @param list<int>      $values    unscaled: each stands for value / 10^$decimals; ascending, no two equal
+     * @param list<int>      $counts    1 or more each
+     * @param PowerSums|null $powerSums where they are known already
      */
-    public static function ofIntegers(array $values, array $counts, int $decimals): self
+    public static function ofIntegers(array $values, array $counts, int $decimals, ?PowerSums $powerSums = null): self
     {
-        return new self($values, $counts, self::runningSums($counts), $decimals);
+        return new self(
+            self::pack('q*', $values),
+            self::pack('q*', self::runningSums($counts)),
+            count($values),
+            $decimals,
+            $powerSums ?? PowerSums::ofIntegers($values, $counts, $decimals),
+        );
     }
 
     /**
-     * @param list<float> $values ascending, no two equal
-     * @param list<int>   $counts 1 or more each
+     * @param list<float>    $values    ascending, no two equal
+     * @param list<int>      $counts    1 or more each
+     * @param PowerSums|null $powerSums where they are known already
      */
-    public static function ofDoubles(array $values, array $counts): self
+    public static function ofDoubles(array $values, array $counts, ?PowerSums $powerSums = null): self
     {
-        return new self($values, $counts, self::runningSums($counts), null);
+        return new self(
+            self::pack('e*', $values),
+            self::pack('q*', self::runningSums($counts)),
+            count($values),
+            null,
+            $powerSums ?? PowerSums::ofDoubles($values, $counts),
+        );
     }
 
     /**
@@ -60,28 +76,61 @@ final readonly class ValueCounts implements OrderedValues
     /**
      * @param list<int> $values unscaled, in any order, repeats allowed
      */
-    public static function ofUnorderedIntegers(array $values, int $decimals): self
+    public static function ofUnorderedIntegers(array $values, int $decimals, ?PowerSums $powerSums = null): self
     {
         sort($values);
         [$distinct, $counts] = self::runs($values);
 
-        return self::ofIntegers($distinct, $counts, $decimals);
+        return self::ofIntegers($distinct, $counts, $decimals, $powerSums);
     }
 
     /**
      * @param list<float> $values finite, in any order, repeats allowed
      */
-    public static function ofUnorderedDoubles(array $values): self
+    public static function ofUnorderedDoubles(array $values, ?PowerSums $powerSums = null): self
     {
         sort($values);
         [$distinct, $counts] = self::runs($values);
 
-        return self::ofDoubles($distinct, $counts);
+        return self::ofDoubles($distinct, $counts, $powerSums);
+    }
+
+    /** Back from `toBytes()`. */
+    public static function fromBytes(string $bytes, ?int $decimals): self
+    {
+        /** @var array{distinct: int, sum: int, squares: int} $head */
+        $head = unpack('qdistinct/qsum/qsquares', $bytes);
+        $words = self::WORD * $head['distinct'];
+        $at = 3 * self::WORD;
+        $upTo = substr($bytes, $at + $words, $words);
+        $sums = $at + 2 * $words;
+
+        return new self(
+            substr($bytes, $at, $words),
+            $upTo,
+            $head['distinct'],
+            $decimals,
+            PowerSums::fromTexts(
+                $upTo === '' ? 0 : self::integer($upTo, $head['distinct'] - 1),
+                substr($bytes, $sums, $head['sum']),
+                substr($bytes, $sums + $head['sum'], $head['squares']),
+                $decimals,
+            ),
+        );
+    }
+
+    /** For the store: number of distinct values and lengths of the sums' texts, the values, the running counts, the texts. */
+    public function toBytes(): string
+    {
+        $sums = $this->powerSums->toTexts();
+
+        return pack('q3', $this->distinct, strlen($sums['sum']), strlen($sums['squares']))
+            . $this->values . $this->upTo . $sums['sum'] . $sums['squares'];
     }
 
     public function n(): int
     {
-        return $this->upTo === [] ? 0 : $this->upTo[count($this->upTo) - 1];
+        return $this->countBefore($this->distinct);
     }
 
     public function decimals(): ?int
@@ -91,7 +140,7 @@ final readonly class ValueCounts implements OrderedValues
 
     public function distinct(): int
     {
-        return count($this->values);
+        return $this->distinct;
     }
 
     public function at(int $rank): BigDecimal
@@ -120,7 +169,7 @@ final readonly class ValueCounts implements OrderedValues
         for ($i = $first; $i <= $last; ++$i) {
             $found[] = [
                 'value' => $this->decimal($i),
-                'count' => min($toRank, $this->upTo[$i]) - max($fromRank - 1, $this->countBefore($i)),
+                'count' => min($toRank, $this->countBefore($i + 1)) - max($fromRank - 1, $this->countBefore($i)),
             ];
         }
 
@@ -129,42 +178,19 @@ final readonly class ValueCounts implements OrderedValues
 
     public function powerSums(): PowerSums
     {
-        if ($this->decimals === null) {
-            /** @var list<float> $doubles */
-            $doubles = $this->values;
-
-            return PowerSums::ofDoubles($doubles, $this->counts);
-        }
-        /** @var list<int> $integers */
-        $integers = $this->values;
-
-        return PowerSums::ofIntegers($integers, $this->counts, $this->decimals);
-    }
-
-    /** @return list<int>|list<float> the distinct values as held, for packing: unscaled integers, or doubles */
-    public function values(): array
-    {
-        return $this->values;
-    }
-
-    /** @return list<int> */
-    public function counts(): array
-    {
-        return $this->counts;
+        return $this->powerSums;
     }
 
     private function decimal(int $index): BigDecimal
     {
-        $value = $this->values[$index];
-
-        return is_int($value)
-            ? BigDecimal::ofUnscaledValue($value, $this->decimals ?? 0)
-            : BigDecimal::of(Exact::shortestText($value));
+        return $this->decimals === null
+            ? BigDecimal::of(Exact::shortestText(self::double($this->values, $index)))
+            : BigDecimal::ofUnscaledValue(self::integer($this->values, $index), $this->decimals);
     }
 
     private function countBefore(int $index): int
     {
-        return $index === 0 ? 0 : $this->upTo[$index - 1];
+        return $index === 0 ? 0 : self::integer($this->upTo, $index - 1);
     }
 
     private function indexOfRank(int $rank): int
@@ -172,18 +198,8 @@ final readonly class ValueCounts implements OrderedValues
         if ($rank < 1 || $rank > $this->n()) {
             throw InvalidInput::rankOutside($rank, $this->n());
         }
-        $low = 0;
-        $high = count($this->upTo) - 1;
-        while ($low < $high) {
-            $middle = ($low + $high) >> 1;
-            if ($this->upTo[$middle] >= $rank) {
-                $high = $middle;
-            } else {
-                $low = $middle + 1;
-            }
-        }
 
-        return $low;
+        return $this->search(fn (int $i): bool => self::integer($this->upTo, $i) >= $rank);
     }
 
     /** The first index whose value is at least the bound or, if $beyond, greater than it. */
@@ -195,11 +211,15 @@ final readonly class ValueCounts implements OrderedValues
             $clamped = $scaled->isGreaterThan(PHP_INT_MAX - 1) ? PHP_INT_MAX - 1 : ($scaled->isLessThan(PHP_INT_MIN) ? PHP_INT_MIN : $scaled->toInt());
             $threshold = $beyond ? $clamped + 1 : $clamped;
 
-            return $this->search(fn (int $i): bool => $this->values[$i] >= $threshold);
+            return $this->search(fn (int $i): bool => self::integer($this->values, $i) >= $threshold);
         }
 
-        return $this->search(function (int $i) use ($bound, $beyond): bool {
-            $order = $this->decimal($i)->compareTo($bound);
+        // A double that differs from the bound's own double lies on the same side of both; only a tie needs the exact decimals.
+        $near = Exact::toFloat($bound);
+
+        return $this->search(function (int $i) use ($bound, $beyond, $near): bool {
+            $value = self::double($this->values, $i);
+            $order = $near === null || $value === $near ? $this->decimal($i)->compareTo($bound) : $value <=> $near;
 
             return $beyond ? $order > 0 : $order >= 0;
         });
@@ -209,7 +229,7 @@ final readonly class ValueCounts implements OrderedValues
     private function search(callable $isAtOrBeyond): int
     {
         $low = 0;
-        $high = count($this->values);
+        $high = $this->distinct;
         while ($low < $high) {
             $middle = ($low + $high) >> 1;
             if ($isAtOrBeyond($middle)) {
@@ -220,6 +240,32 @@ final readonly class ValueCounts implements OrderedValues
         }
 
         return $low;
+    }
+
+    private static function integer(string $words, int $index): int
+    {
+        /** @var array{1: int} $word */
+        $word = unpack('q', $words, self::WORD * $index);
+
+        return $word[1];
+    }
+
+    private static function double(string $words, int $index): float
+    {
+        /** @var array{1: float} $word */
+        $word = unpack('e', $words, self::WORD * $index);
+
+        return $word[1];
+    }
+
+    /** @param list<int>|list<float> $numbers */
+    private static function pack(string $format, array $numbers): string
+    {
+        // In slices: a call with a million arguments needs a stack for them.
+        return implode('', array_map(
+            static fn (array $slice): string => pack($format, ...$slice),
+            array_chunk($numbers, self::SLICE),
+        ));
     }
 
     /**

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Intake\ImportFile;
+use App\Models\ImportStatus;
+use App\Models\User;
+use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Storage;
+use RowTally\Demo\DemoFiles;
+
+/** Run by ./start before the servers: the demo account with its data, once, and imports that were cut short, again. */
+final class Prepare extends Command
+{
+    protected $signature = 'tally:prepare';
+
+    protected $description = 'Loads the demo account once and puts interrupted imports back into the queue';
+
+    public const EMAIL = 'demo@rowtally.example';
+    public const PASSWORD = 'fenmoor';
+
+    public function handle(ImportFile $importFile): int
+    {
+        // No worker is running now: what is reserved was cut short by the last stop.
+        DB::table('jobs')->update(['reserved_at' => null, 'attempts' => 0]);
+        if (!User::query()->where('email', self::EMAIL)->exists()) {
+            $this->info('Loading the demo data');
+            $user = User::query()->create(['name' => 'Fenmoor Beekeepers', 'email' => self::EMAIL, 'password' => self::PASSWORD]);
+            foreach (array_reverse(DemoFiles::LOADED) as $file => $title) {
+                $this->load($importFile, $user, $file, $title);
+            }
+        }
+
+        return self::SUCCESS;
+    }
+
+    private function load(ImportFile $importFile, User $user, string $file, string $title): void
+    {
+        $path = "uploads/demo-{$file}";
+        Storage::put($path, (string) file_get_contents(base_path("demo/{$file}")));
+        $importFile->import($user->imports()->create([
+            'title' => $title,
+            'file_name' => $file,
+            'path' => $path,
+            'status' => ImportStatus::Queued,
+            'bytes_total' => Storage::size($path),
+        ]));
+    }
+}

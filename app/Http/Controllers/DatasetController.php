@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Resources\DatasetResource;
+use App\Http\Resources\DatasetSummaryResource;
+use App\Models\Dataset;
+use App\Models\User;
+use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
+use Illuminate\Http\Response;
+
+final class DatasetController
+{
+    public function index(#[CurrentUser] User $user): AnonymousResourceCollection
+    {
+        return DatasetSummaryResource::collection(
+            $user->datasets()->published()->withCount('variables')->latest('updated_at')->latest('id')->get(),
+        );
+    }
+
+    public function show(Dataset $dataset): DatasetResource
+    {
+        return new DatasetResource($dataset->load('variables'));
+    }
+
+    public function destroy(Dataset $dataset): Response
+    {
+        $dataset->delete();
+
+        return response()->noContent();
+    }
+}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Requests\StartImportRequest;
+use App\Http\Resources\ImportResource;
+use App\Intake\CancelImport;
+use App\Intake\StartImport;
+use App\Models\Import;
+use App\Models\ImportStatus;
+use App\Models\User;
+use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
+
+final class ImportController
+{
+    /** Those that are still open, so that a reloaded page finds them again. */
+    public function index(#[CurrentUser] User $user): AnonymousResourceCollection
+    {
+        return ImportResource::collection($user->imports()
+            ->whereIn('status', array_filter(ImportStatus::cases(), static fn (ImportStatus $status): bool => $status->isOpen()))
+            ->with('dataset')->orderBy('id')->get());
+    }
+
+    public function store(StartImportRequest $request, StartImport $startImport, #[CurrentUser] User $user): JsonResponse
+    {
+        $import = $startImport->start($user, $request->table(), $request->title());
+
+        return (new ImportResource($import->load('dataset')))->response()->setStatusCode(202);
+    }
+
+    public function show(Import $import): ImportResource
+    {
+        return new ImportResource($import->load('dataset'));
+    }
+
+    public function cancel(Import $import, CancelImport $cancelImport): ImportResource
+    {
+        return new ImportResource($cancelImport->cancel($import)->load('dataset'));
+    }
+}

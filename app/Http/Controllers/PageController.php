@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use Illuminate\Http\Response;
+
+/** The one page that holds all screens. */
+final class PageController
+{
+    public function show(): Response
+    {
+        return response()->view('page');
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Requests\SignInRequest;
+use App\Http\Resources\AccountResource;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
+
+/** Signing in and out. */
+final class SessionController
+{
+    public function show(Request $request): JsonResponse
+    {
+        return new JsonResponse(['account' => $request->user() === null ? null : new AccountResource($request->user())]);
+    }
+
+    public function store(SignInRequest $request): JsonResponse
+    {
+        $request->signIn();
+
+        return new JsonResponse(['account' => new AccountResource($request->user())]);
+    }
+
+    public function destroy(Request $request): JsonResponse
+    {
+        Auth::guard('web')->logout();
+        $request->session()->invalidate();
+        $request->session()->regenerateToken();
+
+        return new JsonResponse(['account' => null]);
+    }
+}

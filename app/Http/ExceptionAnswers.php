@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http;
+
+use App\Store\UnknownVariable;
+use Illuminate\Auth\AuthenticationException;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Http\Exceptions\PostTooLargeException;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Session\TokenMismatchException;
+use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
+
+/** The one place where exceptions become answers of the API: always {"message": a sentence}. */
+final class ExceptionAnswers
+{
+    public static function register(Exceptions $exceptions): void
+    {
+        $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*'));
+        $exceptions->render(static fn (UnknownVariable $exception): JsonResponse => self::message(422, $exception->getMessage()));
+        $exceptions->render(static fn (AuthenticationException $exception, Request $request): ?JsonResponse => $request->is('api/*')
+            ? self::message(401, 'Sign in first.')
+            : null);
+        $exceptions->render(static fn (PostTooLargeException $exception): JsonResponse => self::message(413, self::tooLarge()));
+        $exceptions->render(static function (HttpExceptionInterface $exception, Request $request): ?JsonResponse {
+            if (!$request->is('api/*')) {
+                return null;
+            }
+
+            return match (true) {
+                $exception->getStatusCode() === 404 => self::message(404, 'There is nothing here under this address, or it is not yours.'),
+                $exception->getPrevious() instanceof TokenMismatchException => self::message(419, 'This page was open for too long. Reload it and try again.'),
+                $exception->getStatusCode() === 429 => self::message(429, 'Too many tries. Wait a minute and try again.'),
+                default => null,
+            };
+        });
+    }
+
+    public static function tooLarge(): string
+    {
+        return sprintf('The file is larger than %d MB. Split it, or leave out columns that are not needed.', config()->integer('intake.max_upload_bytes') >> 20);
+    }
+
+    private static function message(int $status, string $sentence): JsonResponse
+    {
+        return new JsonResponse(['message' => $sentence], $status);
+    }
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use App\Store\Question;
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
+use Illuminate\Validation\Rules\Enum;
+use RowTally\Core\Basis\Basis;
+use RowTally\Core\Basis\QuartileRule;
+use RowTally\Core\Basis\TakenAs;
+
+/** The words of the address: of, by, as, quartiles. */
+final class ProfileRequest extends FormRequest
+{
+    private const MOST_VARIABLES = 60;
+
+    /** @return array<string, list<string|Enum>> */
+    public function rules(): array
+    {
+        return [
+            'of' => ['nullable', 'string', 'max:4000'],
+            'by' => ['nullable', 'string', 'max:80'],
+            'as' => ['nullable', 'string', Rule::enum(TakenAs::class)],
+            'quartiles' => ['nullable', 'string', Rule::enum(QuartileRule::class)],
+        ];
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        $words = static fn (array $cases): string => implode(', ', array_column($cases, 'value'));
+
+        return [
+            'as' => 'The data are taken as one of: ' . $words(TakenAs::cases()) . '.',
+            'quartiles' => 'Quartiles are cut by one of: ' . $words(QuartileRule::cases()) . '.',
+        ];
+    }
+
+    public function question(): Question
+    {
+        $defaults = new Basis();
+
+        return new Question(
+            array_slice(array_values(array_unique(array_filter(explode(',', $this->string('of')->toString())))), 0, self::MOST_VARIABLES),
+            $this->string('by')->toString() === '' ? null : $this->string('by')->toString(),
+            new Basis(
+                $this->enum('as', TakenAs::class) ?? $defaults->takenAs,
+                $this->enum('quartiles', QuartileRule::class) ?? $defaults->quartileRule,
+            ),
+        );
+    }
+}

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Models\Dataset;
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\JsonResource;
+
+/** @property Dataset $resource */
+final class DatasetResource extends JsonResource
+{
+    /** @return array<string, mixed> */
+    public function toArray(Request $request): array
+    {
+        return [
+            'id' => $this->resource->id,
+            'title' => $this->resource->title,
+            'source' => $this->resource->source,
+            'rows' => $this->resource->rows,
+            'revision' => $this->resource->revision,
+            'notes' => $this->resource->notes,
+            'variables' => VariableResource::collection($this->resource->variables),
+        ];
+    }
+}

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Models\Variable;
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\JsonResource;
+use RowTally\Core\Columns\VariableType;
+
+/** @property Variable $resource */
+final class VariableResource extends JsonResource
+{
+    /** @return array<string, mixed> */
+    public function toArray(Request $request): array
+    {
+        $variable = $this->resource;
+
+        return [
+            'key' => $variable->key,
+            'name' => $variable->name,
+            'type' => $variable->type->value,
+            'unit' => $variable->unit,
+            'missing' => $variable->missing,
+            'unread' => $variable->unread,
+            'sketch' => $variable->sketch,
+            'labels' => $variable->type === VariableType::Category ? $variable->dictionary : null,
+        ];
+    }
+}

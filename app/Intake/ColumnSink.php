@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intake;
+
+use RowTally\Core\Columns\EncodedCells;
+
+/** Where the columns of a file go while it is read: the store, or memory for the command line. */
+interface ColumnSink
+{
+    /** @param list<RecognisedVariable> $variables */
+    public function begin(array $variables): void;
+
+    /** @param list<EncodedCells> $columns one chunk of every variable, for the same rows */
+    public function write(int $number, array $columns): void;
+}

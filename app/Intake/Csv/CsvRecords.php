@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intake\Csv;
+
+use App\Intake\NotATable;
+
+/**
+ * Cuts a piece of CSV text into records after RFC 4180: cells may stand in quotation marks, which are doubled inside, and may
+ * then hold delimiters and line breaks. Lines end in LF, CRLF or CR.
+ */
+final class CsvRecords
+{
+    private readonly string $field;
+
+    public function __construct(public readonly string $delimiter)
+    {
+        $d = preg_quote($delimiter, '/');
+        $this->field = '/\G(?:"((?:[^"]++|"")*+)"|((?!")[^' . $d . '\r\n]*+))(' . $d . '|\r\n|\n|\r|\z)/';
+    }
+
+    /**
+     * The whole records at the start of the text.
+     *
+     * @param bool $isLast whether the file ends here; otherwise an unfinished last record is left for the next piece
+     *
+     * @return array{records: list<list<string>>, lines: list<int>, ends: list<int>, next: int} the records, the line each starts
+     *                                                                                         in, where each ends in bytes, and the line
+     *                                                                                         after them
+     *
+     * @throws NotATable when a quotation mark is not closed where its cell ends
+     */
+    public function cut(string $text, int $line, bool $isLast): array
+    {
+        $records = [];
+        $lines = [];
+        $ends = [];
+        $record = [];
+        $at = $used = 0;
+        $startLine = $line;
+        $length = strlen($text);
+        preg_match_all($this->field, $text, $fields, PREG_SET_ORDER);
+        foreach ($fields as [$whole, $quoted, $plain, $end]) {
+            if ($end === '' && (!$isLast || ($at >= $length && $record === []))) {
+                break;
+            }
+            // A CR at the very end may be the first half of a CRLF.
+            if ($end === "\r" && !$isLast && $at + strlen($whole) === $length) {
+                break;
+            }
+            $at += strlen($whole);
+            if ($whole !== '' && $whole[0] === '"') {
+                $record[] = str_replace('""', '"', $quoted);
+                $line += substr_count(str_replace("\r\n", "\n", $quoted), "\n");
+            } else {
+                $record[] = $plain;
+            }
+            if ($end !== $this->delimiter) {
+                $records[] = $record;
+                $lines[] = $startLine;
+                $record = [];
+                $startLine = ++$line;
+                $ends[] = $used = $at;
+                if ($end === '') {
+                    break;
+                }
+            }
+        }
+        if ($isLast && $used < $length) {
+            throw NotATable::badQuote($line);
+        }
+
+        return ['records' => $records, 'lines' => $lines, 'ends' => $ends, 'next' => $startLine];
+    }
+}

@@ -1,0 +1,197 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intake\Csv;
+
+use App\Intake\NotATable;
+use Generator;
+use RowTally\Core\Columns\Chunk;
+use RuntimeException;
+
+/**
+ * Reads the rows of a CSV file, block by block, as columns of cells.
+ *
+ * Two ways, one answer: a block without quotation marks whose rows are all as wide as the header is cut by one expression into
+ * columns; any other block goes record by record.
+ */
+final class CsvRows
+{
+    private const BLOCK = 1 << 16;
+    private const LONGEST_RECORD = 1 << 22;
+
+    private readonly CsvRecords $records;
+    private readonly string $wholeRow;
+    private readonly int $width;
+    private string $rest = '';
+    private int $line;
+
+    public int $bytesRead = 0;
+    public int $blankLines = 0;
+    public int $shortRows = 0;
+    public ?int $firstShortLine = null;
+    /** How many blocks went the fast way; for tests that must know that it ran. */
+    public int $fastBlocks = 0;
+
+    public function __construct(private readonly CsvFile $file)
+    {
+        $this->records = new CsvRecords($file->delimiter);
+        $this->width = count($file->names);
+        $this->line = $file->rowsLine;
+        $cell = '([^\n' . preg_quote($file->delimiter, '/') . ']*+)';
+        $this->wholeRow = '/^' . implode(preg_quote($file->delimiter, '/'), array_fill(0, $this->width, $cell)) . '$/m';
+    }
+
+    /**
+     * @return Generator<int, list<list<string>>> for each batch of up to Chunk::ROWS rows (only the last has fewer), the cells of
+     *                                            every column
+     *
+     * @throws NotATable naming the line
+     */
+    public function batches(): Generator
+    {
+        $parts = array_fill(0, $this->width, []);
+        $rows = 0;
+        foreach ($this->blocks() as $columns) {
+            $found = count($columns[0]);
+            foreach ($columns as $i => $cells) {
+                $parts[$i][] = $cells;
+            }
+            $rows += $found;
+            while ($rows >= Chunk::ROWS) {
+                $batch = [];
+                foreach ($parts as $i => $pieces) {
+                    $all = array_merge(...$pieces);
+                    $batch[] = array_slice($all, 0, Chunk::ROWS);
+                    $parts[$i] = [array_slice($all, Chunk::ROWS)];
+                }
+                $rows -= Chunk::ROWS;
+                yield $batch;
+            }
+        }
+        if ($rows > 0) {
+            yield array_map(static fn (array $pieces): array => array_merge(...$pieces), $parts);
+        }
+    }
+
+    /** @return Generator<int, list<list<string>>> */
+    private function blocks(): Generator
+    {
+        $handle = fopen($this->file->path, 'r');
+        if ($handle === false) {
+            throw new RuntimeException("The file {$this->file->path} cannot be opened.");
+        }
+        fseek($handle, $this->file->rowsAt);
+        $this->bytesRead = $this->file->rowsAt;
+        do {
+            $read = (string) fread($handle, self::BLOCK);
+            $isLast = feof($handle);
+            $this->bytesRead += strlen($read);
+            $text = $this->rest . $read;
+            $this->rest = '';
+            if ($text === '') {
+                continue;
+            }
+            $columns = $this->fast($text, $isLast) ?? $this->careful($text, $isLast);
+            if ($columns[0] !== []) {
+                yield $columns;
+            }
+            if (strlen($this->rest) > self::LONGEST_RECORD) {
+                throw NotATable::lineTooLong($this->line, self::LONGEST_RECORD);
+            }
+        } while (!$isLast);
+        fclose($handle);
+    }
+
+    /** @return list<list<string>>|null null when the block needs care */
+    private function fast(string $text, bool $isLast): ?array
+    {
+        if (str_contains($text, '"')) {
+            return null;
+        }
+        $end = strrpos($text, "\n");
+        if ($end === false) {
+            return null;
+        }
+        $rows = $isLast ? rtrim($text, "\r\n") : substr($text, 0, $end);
+        $this->checkText($rows);
+        if (str_contains($rows, "\r")) {
+            $rows = rtrim(str_replace("\r\n", "\n", $rows), "\r");
+            if (str_contains($rows, "\r")) {
+                return null;
+            }
+        }
+        $expected = substr_count($rows, "\n") + 1;
+        if ($rows === '' || preg_match_all($this->wholeRow, $rows, $columns) !== $expected
+            || ($this->width > 1 && str_contains("\n{$rows}\n", "\n\n"))) {
+            return null;
+        }
+        ++$this->fastBlocks;
+        $this->line += $expected;
+        $this->rest = $isLast ? '' : substr($text, $end + 1);
+        array_shift($columns);
+
+        /** @var list<list<string>> $columns */
+        return $columns;
+    }
+
+    /** @return list<list<string>> */
+    private function careful(string $text, bool $isLast): array
+    {
+        $cut = $this->records->cut($text, $this->line, $isLast);
+        $used = $cut['ends'] === [] ? 0 : $cut['ends'][count($cut['ends']) - 1];
+        $this->checkText(substr($text, 0, $used));
+        $rows = [];
+        foreach ($cut['records'] as $i => $record) {
+            $cells = count($record);
+            if ($cells !== $this->width) {
+                if ($record === ['']) {
+                    ++$this->blankLines;
+                    continue;
+                }
+                $record = $this->asWide($record, $cells, $cut['lines'][$i]);
+            }
+            $rows[] = $record;
+        }
+        $this->line = $cut['next'];
+        $this->rest = substr($text, $used);
+        if ($rows === []) {
+            return array_fill(0, $this->width, []);
+        }
+
+        return $this->width === 1 ? [array_merge(...$rows)] : array_map(null, ...$rows);
+    }
+
+    /**
+     * @param list<string> $record
+     *
+     * @return list<string>
+     */
+    private function asWide(array $record, int $cells, int $line): array
+    {
+        if ($cells < $this->width) {
+            ++$this->shortRows;
+            $this->firstShortLine ??= $line;
+
+            return array_pad($record, $this->width, '');
+        }
+        if (array_filter(array_slice($record, $this->width), static fn (string $cell): bool => $cell !== '') !== []) {
+            throw NotATable::tooManyCells($line, $cells, $this->width);
+        }
+
+        return array_slice($record, 0, $this->width);
+    }
+
+    private function checkText(string $text): void
+    {
+        if (mb_check_encoding($text, 'UTF-8') && !str_contains($text, "\0")) {
+            return;
+        }
+        foreach (explode("\n", $text) as $i => $row) {
+            if (!mb_check_encoding($row, 'UTF-8')) {
+                throw NotATable::notUtf8($this->line + $i);
+            }
+        }
+        throw NotATable::binary("line {$this->line} or one of the lines after it holds a zero byte");
+    }
+}

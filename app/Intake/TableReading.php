@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intake;
+
+/** What came of reading a file. */
+final readonly class TableReading
+{
+    /**
+     * @param list<ReadVariable> $variables
+     * @param list<string>       $notes
+     */
+    public function __construct(
+        public int $rows,
+        public array $variables,
+        public array $notes,
+    ) {}
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Carbon;
+
+/**
+ * Rows × variables. Revision 0 is a draft that an import is still writing; nobody sees it.
+ *
+ * @property int          $id
+ * @property int          $user_id
+ * @property string       $title
+ * @property string|null  $source
+ * @property int          $rows
+ * @property int          $revision
+ * @property list<string> $notes     what the reader of the file should know
+ * @property Carbon       $updated_at
+ * @property int          $variables_count only where it was counted
+ */
+final class Dataset extends Model
+{
+    protected $guarded = [];
+
+    protected $casts = ['notes' => 'array', 'rows' => 'integer', 'revision' => 'integer'];
+
+    /** @return HasMany<Variable, $this> in the order of the file */
+    public function variables(): HasMany
+    {
+        return $this->hasMany(Variable::class)->orderBy('position');
+    }
+
+    /** @return HasMany<Revision, $this> */
+    public function revisions(): HasMany
+    {
+        return $this->hasMany(Revision::class);
+    }
+
+    /** @param Builder<Dataset> $query */
+    public function scopePublished(Builder $query): void
+    {
+        $query->where('revision', '>', 0);
+    }
+}

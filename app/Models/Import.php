@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * An uploaded file on its way to becoming a dataset.
+ *
+ * @property int          $id
+ * @property int          $user_id
+ * @property int|null     $dataset_id  the draft while it runs, the dataset once done
+ * @property string       $title
+ * @property string       $file_name   as the person's machine calls it
+ * @property string       $path        below the storage folder
+ * @property ImportStatus $status
+ * @property int          $bytes_total
+ * @property int          $bytes_read
+ * @property int          $rows_read
+ * @property string|null  $error
+ * @property Dataset|null $dataset
+ * @property User         $user
+ */
+final class Import extends Model
+{
+    protected $guarded = [];
+
+    protected $casts = [
+        'status' => ImportStatus::class,
+        'bytes_total' => 'integer',
+        'bytes_read' => 'integer',
+        'rows_read' => 'integer',
+    ];
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
+
+    /** @return BelongsTo<Dataset, $this> */
+    public function dataset(): BelongsTo
+    {
+        return $this->belongsTo(Dataset::class);
+    }
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use RowTally\Core\Columns\VariableType;
+
+/**
+ * One variable of a dataset; its values are in its column chunks.
+ *
+ * @property int          $id
+ * @property int          $dataset_id
+ * @property int          $position
+ * @property string       $key        names the variable in addresses; unique in the dataset
+ * @property string       $name       as it stands in the file
+ * @property VariableType $type
+ * @property string|null  $unit
+ * @property int|null     $decimals   null = doubles, or no numbers
+ * @property int          $missing
+ * @property int          $unread     cells that are kept as text because they are not numbers; counted in missing
+ * @property list<string> $dictionary what byte codes 1, 2, … stand for
+ * @property list<int>    $sketch     counts of the labels, or of the micro-plot's classes
+ * @property Dataset      $dataset
+ */
+final class Variable extends Model
+{
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    protected $casts = [
+        'type' => VariableType::class,
+        'decimals' => 'integer',
+        'missing' => 'integer',
+        'unread' => 'integer',
+        'dictionary' => 'array',
+        'sketch' => 'array',
+    ];
+
+    /** @return BelongsTo<Dataset, $this> */
+    public function dataset(): BelongsTo
+    {
+        return $this->belongsTo(Dataset::class);
+    }
+
+    /** @return HasMany<UnreadCell, $this> */
+    public function unreadCells(): HasMany
+    {
+        return $this->hasMany(UnreadCell::class)->orderBy('row');
+    }
+}

@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use App\Intake\ColumnSink;
+use App\Intake\ReadVariable;
+use App\Intake\RecognisedVariable;
+use App\Intake\TableReading;
+use App\Models\Dataset;
+use App\Models\Variable;
+use Illuminate\Support\Facades\DB;
+use RowTally\Core\Columns\Chunk;
+use RowTally\Core\Columns\EncodedCells;
+use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Plots\Sketch;
+use RowTally\Core\Values\Exact;
+use RowTally\Core\Values\ValueCounts;
+
+/**
+ * Writes the columns of a draft dataset while a file is read, then publishes them as revision 1 in one transaction. A draft that
+ * is given up leaves nothing: deleting it deletes all of its columns.
+ */
+final class DatasetWriter implements ColumnSink
+{
+    private const FIRST_REVISION = 1;
+    private const UNREAD_A_STATEMENT = 1000;
+
+    /** @var list<int> */
+    private array $variableIds = [];
+
+    public function __construct(private readonly Dataset $draft) {}
+
+    public function begin(array $variables): void
+    {
+        $keys = VariableKeys::for(array_map(static fn (RecognisedVariable $variable): string => $variable->name, $variables));
+        foreach ($variables as $position => $variable) {
+            $this->variableIds[] = Variable::query()->create([
+                'dataset_id' => $this->draft->id,
+                'position' => $position,
+                'key' => $keys[$position],
+                'name' => $variable->name,
+                'type' => $variable->type,
+                'unit' => $variable->unit,
+                'dictionary' => [],
+                'sketch' => [],
+            ])->id;
+        }
+    }
+
+    public function write(int $number, array $columns): void
+    {
+        $chunks = [];
+        $unread = [];
+        foreach ($columns as $i => $column) {
+            $chunks[] = $this->chunkRow($this->variableIds[$i], $number, $column->chunk);
+            foreach ($column->unread as $offset => $text) {
+                $unread[] = ['variable_id' => $this->variableIds[$i], 'row' => $number * Chunk::ROWS + $offset + 1, 'text' => $text];
+            }
+        }
+        // A statement may have 65,535 parameters, and a chunk row has twelve.
+        foreach (array_chunk($chunks, 1000) as $rows) {
+            DB::table('column_chunks')->insert($rows);
+        }
+        foreach (array_chunk($unread, self::UNREAD_A_STATEMENT) as $rows) {
+            DB::table('unread_cells')->insert($rows);
+        }
+    }
+
+    /** Makes the draft a dataset that its owner sees. */
+    public function publish(TableReading $reading, string $summary): void
+    {
+        DB::transaction(function () use ($reading, $summary): void {
+            foreach ($reading->variables as $position => $read) {
+                $this->finishVariable($this->variableIds[$position], $read);
+            }
+            $this->draft->update([
+                'rows' => $reading->rows,
+                'notes' => $reading->notes,
+                'revision' => self::FIRST_REVISION,
+            ]);
+            $this->draft->revisions()->create([
+                'number' => self::FIRST_REVISION,
+                'user_id' => $this->draft->user_id,
+                'kind' => 'import',
+                'summary' => $summary,
+            ]);
+        });
+    }
+
+    private function finishVariable(int $id, ReadVariable $read): void
+    {
+        $variable = Variable::query()->findOrFail($id);
+        $variable->fill([
+            'type' => $read->type,
+            'decimals' => $read->decimals,
+            'missing' => $read->missing,
+            'unread' => $read->unread,
+            'dictionary' => $read->dictionary,
+        ])->save();
+        $values = $read->values;
+        if ($read->type === VariableType::Number && $values === null) {
+            $values = (new Tallies())->whole($variable, self::FIRST_REVISION)->values;
+        } elseif ($values instanceof ValueCounts) {
+            (new Tallies())->keep($variable, null, self::FIRST_REVISION, [$values], [$read->missing]);
+        }
+        $variable->update(['sketch' => $values === null ? $read->labelCounts : Sketch::of($values)]);
+    }
+
+    /** @return array<string, int|string|null> */
+    private function chunkRow(int $variableId, int $number, Chunk $chunk): array
+    {
+        $sums = $chunk->powerSums?->toTexts();
+
+        return [
+            'variable_id' => $variableId,
+            'number' => $number,
+            'since_revision' => self::FIRST_REVISION,
+            'encoding' => $chunk->encoding->value,
+            'rows' => $chunk->rows,
+            'missing' => $chunk->missing,
+            'decimals' => $chunk->decimals,
+            'lowest' => self::text($chunk->min),
+            'highest' => self::text($chunk->max),
+            'sum' => $sums['sum'] ?? null,
+            'squares' => $sums['squares'] ?? null,
+            'payload' => $chunk->payload,
+        ];
+    }
+
+    private static function text(int|float|null $value): ?string
+    {
+        return is_float($value) ? Exact::shortestText($value) : ($value === null ? null : (string) $value);
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use RuntimeException;
+
+/** A question names a variable that the dataset does not have, or splits by one that makes no groups. */
+final class UnknownVariable extends RuntimeException
+{
+    public static function named(string $key): self
+    {
+        return new self("This dataset has no variable \"{$key}\". Choose one from the list of variables.");
+    }
+
+    public static function makesNoGroups(string $name): self
+    {
+        return new self("\"{$name}\" makes no groups. Split by a category.");
+    }
+}

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\ExceptionAnswers;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\Middleware\HandleCors;
+
+$app = Application::configure(basePath: dirname(__DIR__))
+    ->withRouting(
+        web: __DIR__ . '/../routes/web.php',
+        commands: __DIR__ . '/../routes/console.php',
+    )
+    ->withMiddleware(static function (Middleware $middleware): void {
+        // The application is same-origin; see compat/README.md.
+        $middleware->remove(HandleCors::class);
+        // A cell, a name and a password are what was typed: nothing is trimmed and an empty text stays an empty text.
+        $middleware->trimStrings(except: [static fn (): bool => true]);
+        $middleware->redirectGuestsTo('/');
+    })
+    ->withExceptions(static function (Exceptions $exceptions): void {
+        ExceptionAnswers::register($exceptions);
+    })
+    ->create();
+
+// Each instance (the one of ./start, the one of ./test) has a folder of its own under var/ for settings, logs and files.
+$instance = getenv('ROWTALLY_INSTANCE');
+$app->useStoragePath($app->basePath('var/' . ($instance === false ? 'main' : $instance) . '/storage'));
+$app->useEnvironmentPath($app->basePath('var/' . ($instance === false ? 'main' : $instance)));
+$app->loadEnvironmentFrom('env');
+
+return $app;

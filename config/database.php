@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    'default' => 'mariadb',
+    'connections' => [
+        'mariadb' => [
+            'driver' => 'mariadb',
+            'host' => '127.0.0.1',
+            'port' => env('DB_PORT', '3306'),
+            'database' => env('DB_DATABASE', 'rowtally'),
+            'username' => env('DB_USERNAME', 'rowtally'),
+            'password' => env('DB_PASSWORD', ''),
+            'charset' => 'utf8mb4',
+            // Names and labels are told apart as exact text: "a", "A" and "á" are three.
+            'collation' => 'utf8mb4_bin',
+            'strict' => true,
+        ],
+    ],
+    'migrations' => ['table' => 'migrations', 'update_date_on_publish' => false],
+];

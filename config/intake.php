@@ -1,0 +1,8 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    // The same limit stands in ops/nginx.conf and ops/php.ini; a larger file is refused with a sentence.
+    'max_upload_bytes' => 512 * 1024 * 1024,
+];

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace RowTally\Core\Display;
+
+use Brick\Math\BigDecimal;
+use Brick\Math\RoundingMode;
+use RowTally\Core\Values\Exact;
+
+/**
+ * A number as it is shown. The only place where anything is rounded for the eye.
+ *
+ * Rounding is half away from zero on the decimal text of the double, as a person rounds what they see: 2.675 with two decimals
+ * is 2.68. A true minus sign; never −0. Numbers that plain digits would make unreadable are shown as 1.25 × 10⁹.
+ */
+final class DecimalText
+{
+    private const MAX_DECIMALS = 10;
+    private const PLAIN_BELOW = '1e15';
+    private const SIGNIFICANT = 6;
+    private const SUPERSCRIPTS = ['0' => '⁰', '1' => '¹', '2' => '²', '3' => '³', '4' => '⁴', '5' => '⁵', '6' => '⁶', '7' => '⁷', '8' => '⁸', '9' => '⁹', '-' => '⁻'];
+
+    /** @param int|null $decimals null = as many as the number has, for doubles: six significant digits */
+    public static function of(int|float $value, ?int $decimals): string
+    {
+        $number = BigDecimal::of(is_int($value) ? $value : Exact::shortestText($value));
+        $size = $number->abs();
+        if ($size->isGreaterThanOrEqualTo(self::PLAIN_BELOW)) {
+            return self::scientific($number);
+        }
+        $decimals ??= max(0, self::SIGNIFICANT - 1 - self::exponent($number));
+        if ($decimals > self::MAX_DECIMALS && !$size->isZero() && $size->isLessThan('1e-4')) {
+            return self::scientific($number);
+        }
+
+        return self::plain($number->toScale(min($decimals, self::MAX_DECIMALS), RoundingMode::HALF_UP));
+    }
+
+    public static function plain(BigDecimal $number): string
+    {
+        return $number->isZero() ? (string) $number->abs() : str_replace('-', '−', (string) $number);
+    }
+
+    private static function exponent(BigDecimal $number): int
+    {
+        return $number->isZero() ? 0 : strlen((string) $number->abs()->getUnscaledValue()) - $number->getScale() - 1;
+    }
+
+    private static function scientific(BigDecimal $number): string
+    {
+        $exponent = self::exponent($number);
+        $mantissa = BigDecimal::ofUnscaledValue($number->getUnscaledValue(), $number->getScale() + $exponent)
+            ->toScale(self::SIGNIFICANT - 1, RoundingMode::HALF_UP)
+            ->stripTrailingZeros();
+
+        return self::plain($mantissa) . ' × 10' . strtr((string) $exponent, self::SUPERSCRIPTS);
+    }
+}

@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace RowTally\Core\Plots;
+
+use RowTally\Core\Basis\Basis;
+use RowTally\Core\Exception\InvalidInput;
+use RowTally\Core\Quantiles\MiddleValue;
+use RowTally\Core\Values\Exact;
+use RowTally\Core\Values\Observations;
+
+/**
+ * The geometry of a box plot, in the unit of the variable.
+ *
+ * Definition  box from Q₁ to Q₃ under the rule of the basis, a line at the median, whiskers to the last value inside the inner
+ *             fences, every value beyond them marked.
+ * Undefined   for no values, and where a quartile leaves the doubles.
+ * Source      Tukey, Exploratory Data Analysis (1977), chapter 2.
+ * Accuracy    exact, then correctly rounded.
+ * Cost        that of the quartiles and of the outliers.
+ */
+final readonly class BoxPlot
+{
+    private function __construct(
+        public float $q1,
+        public float $median,
+        public float $q3,
+        public float $whiskerLow,
+        public float $whiskerHigh,
+        public ?float $mean,
+        public Outliers $outliers,
+    ) {}
+
+    /**
+     * @throws InvalidInput when there are no values
+     */
+    public static function of(Observations $observations, Basis $basis): self
+    {
+        if ($observations->n() === 0) {
+            throw InvalidInput::noValues('A box plot');
+        }
+        $values = $observations->values;
+        $quartiles = $observations->quartiles($basis->quartileRule);
+        $outliers = Outliers::of($observations, $basis);
+
+        return new self(
+            Exact::toFloat($quartiles->q1) ?? 0.0,
+            Exact::toFloat(MiddleValue::of($values)) ?? 0.0,
+            Exact::toFloat($quartiles->q3) ?? 0.0,
+            (float) (string) $values->at(min($outliers->firstInside, $values->n())),
+            (float) (string) $values->at(max($outliers->lastInside, 1)),
+            Exact::toFloat($observations->powerSums()->sum()->dividedBy($values->n())),
+            $outliers,
+        );
+    }
+}

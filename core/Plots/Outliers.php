@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace RowTally\Core\Plots;
+
+use Brick\Math\BigDecimal;
+use RowTally\Core\Basis\Basis;
+use RowTally\Core\Values\Observations;
+
+/**
+ * The values beyond the fences.
+ *
+ * Definition  strictly below Q₁ − m·IQR or above Q₃ + m·IQR with the inner multiplier m of the basis; far outliers beyond the outer.
+ * Unit        the unit of the variable.
+ * Undefined   none when there are no values.
+ * Source      Tukey, Exploratory Data Analysis (1977), chapter 2.
+ * Accuracy    decided exactly.
+ * Cost        four binary searches and the distinct outliers, at most `SHOWN` of them.
+ */
+final readonly class Outliers
+{
+    /** Up to this many distinct outliers are listed, those nearest to each end first come. */
+    public const SHOWN = 400;
+
+    /** @param list<array{value: BigDecimal, count: int, far: bool}> $marks ascending */
+    private function __construct(
+        public int $total,
+        public array $marks,
+        /** Whether some are not in $marks, because there are too many. */
+        public bool $cut,
+        /** Ranks of the first and last value that is no outlier. */
+        public int $firstInside,
+        public int $lastInside,
+    ) {}
+
+    public static function of(Observations $observations, Basis $basis): self
+    {
+        $n = $observations->n();
+        if ($n === 0) {
+            return new self(0, [], false, 0, 0);
+        }
+        $values = $observations->values;
+        $quartiles = $observations->quartiles($basis->quartileRule);
+        $low = $values->countBelow($quartiles->lowerFence($basis->innerFence));
+        $inside = $values->countUpTo($quartiles->upperFence($basis->innerFence));
+        $lowest = min($low, intdiv(self::SHOWN, 2));
+        $highest = min($n - $inside, intdiv(self::SHOWN, 2));
+        $farBelow = $quartiles->lowerFence($basis->outerFence);
+        $farAbove = $quartiles->upperFence($basis->outerFence);
+        $marks = array_map(
+            static fn (array $entry): array => [
+                ...$entry,
+                'far' => $farBelow->compareTo($entry['value']) > 0 || $farAbove->compareTo($entry['value']) < 0,
+            ],
+            [...$values->between(1, $lowest), ...$values->between($n - $highest + 1, $n)],
+        );
+
+        return new self($low + $n - $inside, $marks, $lowest < $low || $highest < $n - $inside, $low + 1, $inside);
+    }
+}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace RowTally\Core\Profile;
+
+use RowTally\Core\Basis\Basis;
+use RowTally\Core\Figures\Catalogue;
+use RowTally\Core\Figures\Figure;
+use RowTally\Core\Figures\Statistic;
+use RowTally\Core\Plots\AlignedStack;
+use RowTally\Core\Values\Observations;
+
+/** Everything a sheet shows of one number variable: each statistic overall and for every group, and the aligned stack. */
+final readonly class NumberProfile
+{
+    /**
+     * @param list<array{statistic: Statistic, figures: list<Figure>}> $rows figures overall, then of each group
+     */
+    private function __construct(
+        public array $rows,
+        public ?AlignedStack $stack,
+    ) {}
+
+    /**
+     * @param list<Observations> $groups     in the order they are shown
+     * @param list<Statistic>    $statistics
+     */
+    public static function of(Observations $overall, array $groups, Basis $basis, ?array $statistics = null): self
+    {
+        $rows = array_map(
+            static fn (Statistic $statistic): array => [
+                'statistic' => $statistic,
+                'figures' => array_map(
+                    static fn (Observations $group): Figure => $statistic->of($group, $basis),
+                    [$overall, ...$groups],
+                ),
+            ],
+            $statistics ?? Catalogue::essentials(),
+        );
+
+        return new self($rows, AlignedStack::of($overall, $groups, $basis));
+    }
+}

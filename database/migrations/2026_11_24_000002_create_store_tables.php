@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+use Illuminate\Database\Migrations\Migration;
+use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Schema;
+
+/** The column store; what each table is for stands in ARCHITECTURE.md. */
+return new class extends Migration {
+    public function up(): void
+    {
+        Schema::create('datasets', static function (Blueprint $table): void {
+            $table->id();
+            $table->foreignId('user_id')->constrained()->cascadeOnDelete();
+            $table->string('title');
+            $table->text('source')->nullable();
+            $table->unsignedBigInteger('rows')->default(0);
+            // 0 = not published: an import is still writing it, and nobody sees it.
+            $table->unsignedInteger('revision')->default(0);
+            $table->json('notes')->nullable();
+            $table->timestamps();
+            $table->index(['user_id', 'updated_at']);
+        });
+        Schema::create('revisions', static function (Blueprint $table): void {
+            $table->id();
+            $table->foreignId('dataset_id')->constrained()->cascadeOnDelete();
+            $table->unsignedInteger('number');
+            $table->foreignId('user_id')->constrained()->cascadeOnDelete();
+            $table->string('kind', 32);
+            $table->text('summary');
+            // What undoes the change; null where the change made the dataset.
+            $table->json('inverse')->nullable();
+            $table->timestamp('created_at')->useCurrent();
+            $table->unique(['dataset_id', 'number']);
+        });
+        Schema::create('variables', static function (Blueprint $table): void {
+            $table->id();
+            $table->foreignId('dataset_id')->constrained()->cascadeOnDelete();
+            $table->unsignedInteger('position');
+            $table->string('key', 80);
+            $table->text('name');
+            $table->string('type', 16);
+            $table->string('unit', 32)->nullable();
+            // null = doubles, or no numbers at all.
+            $table->unsignedTinyInteger('decimals')->nullable();
+            $table->unsignedBigInteger('missing')->default(0);
+            $table->unsignedBigInteger('unread')->default(0);
+            // What byte codes 1, 2, … stand for: decimal texts or labels.
+            $table->json('dictionary');
+            // Labels: how often each occurs. Numbers: the counts of the micro-plot.
+            $table->json('sketch');
+            $table->unique(['dataset_id', 'key']);
+            $table->unique(['dataset_id', 'position']);
+        });
+        Schema::create('column_chunks', static function (Blueprint $table): void {
+            $table->unsignedBigInteger('variable_id');
+            $table->unsignedInteger('number');
+            $table->unsignedInteger('since_revision');
+            // A chunk is the current one while this is null; older ones make undo.
+            $table->unsignedInteger('until_revision')->nullable();
+            $table->string('encoding', 8);
+            $table->unsignedSmallInteger('rows');
+            $table->unsignedSmallInteger('missing');
+            $table->unsignedTinyInteger('decimals')->nullable();
+            $table->string('lowest', 32)->nullable();
+            $table->string('highest', 32)->nullable();
+            $table->text('sum')->nullable();
+            $table->text('squares')->nullable();
+            $table->binary('payload');
+            $table->primary(['variable_id', 'number', 'since_revision']);
+            $table->foreign('variable_id')->references('id')->on('variables')->cascadeOnDelete();
+        });
+        Schema::create('unread_cells', static function (Blueprint $table): void {
+            $table->unsignedBigInteger('variable_id');
+            $table->unsignedBigInteger('row');
+            $table->mediumText('text');
+            $table->primary(['variable_id', 'row']);
+            $table->foreign('variable_id')->references('id')->on('variables')->cascadeOnDelete();
+        });
+        // Distinct values with counts, whole or by group. Derived: may be emptied at any time.
+        Schema::create('tallies', static function (Blueprint $table): void {
+            $table->unsignedBigInteger('variable_id');
+            // 0 = not split.
+            $table->unsignedBigInteger('by_variable_id')->default(0);
+            $table->unsignedInteger('revision');
+            $table->binary('payload');
+            $table->primary(['variable_id', 'by_variable_id', 'revision']);
+            $table->foreign('variable_id')->references('id')->on('variables')->cascadeOnDelete();
+        });
+        // Laravel's binary column is a BLOB of 64 KB; these hold more.
+        DB::statement('ALTER TABLE column_chunks MODIFY payload LONGBLOB NOT NULL');
+        DB::statement('ALTER TABLE tallies MODIFY payload LONGBLOB NOT NULL');
+        Schema::create('imports', static function (Blueprint $table): void {
+            $table->id();
+            $table->foreignId('user_id')->constrained()->cascadeOnDelete();
+            $table->foreignId('dataset_id')->nullable()->constrained()->nullOnDelete();
+            $table->string('title');
+            $table->text('file_name');
+            $table->string('path');
+            $table->string('status', 16);
+            $table->unsignedBigInteger('bytes_total');
+            $table->unsignedBigInteger('bytes_read')->default(0);
+            $table->unsignedBigInteger('rows_read')->default(0);
+            $table->text('error')->nullable();
+            $table->timestamps();
+            $table->index(['user_id', 'status']);
+        });
+    }
+
+    public function down(): void
+    {
+        foreach (['imports', 'tallies', 'unread_cells', 'column_chunks', 'variables', 'revisions', 'datasets'] as $table) {
+            Schema::dropIfExists($table);
+        }
+    }
+};

@@ -1,0 +1,263 @@
+# What ./start and ./test share: installing what is missing, and the processes of one instance.
+# An instance is a folder under var/ with its own settings, data, logs and ports: `main` is that of ./start.
+# Sourced by bash with `set -euo pipefail`; ROOT is the project's folder.
+
+say() { printf '%s\n' "$*"; }
+fail() {
+    printf 'Row Tally: %s\n' "$*" >&2
+    exit 1
+}
+
+use_instance() { # name, first of two ports
+    INSTANCE=$1
+    WEB_PORT=$2
+    DB_PORT=$(($2 + 1))
+    HOME_DIR="$ROOT/var/$INSTANCE"
+    RUN="$HOME_DIR/run"
+    LOG="$HOME_DIR/log"
+    DATA="$HOME_DIR/mariadb"
+    mkdir -p "$RUN" "$LOG" "$HOME_DIR/storage/app/private" "$HOME_DIR/storage/logs" "$HOME_DIR/storage/framework/views"
+    chmod 700 "$HOME_DIR"
+    # A socket's path may have 107 characters; a deep folder gets a short one under /tmp, owned and closed to others.
+    SOCKETS=$RUN
+    if [ ${#SOCKETS} -gt 90 ]; then
+        SOCKETS="${TMPDIR:-/tmp}/rowtally-$(id -u)-$(printf %s "$HOME_DIR" | cksum | cut -d' ' -f1)"
+        mkdir -p "$SOCKETS" && chmod 700 "$SOCKETS" && [ -O "$SOCKETS" ] || fail "the folder $SOCKETS belongs to somebody else; remove it or set TMPDIR."
+    fi
+    export ROWTALLY_INSTANCE=$INSTANCE
+    export APP_CONFIG_CACHE="$HOME_DIR/storage/framework/config.php"
+    export APP_ROUTES_CACHE="$HOME_DIR/storage/framework/routes.php"
+    export APP_SERVICES_CACHE="$HOME_DIR/storage/framework/services.php"
+    export APP_PACKAGES_CACHE="$HOME_DIR/storage/framework/packages.php"
+    export APP_EVENTS_CACHE="$HOME_DIR/storage/framework/events.php"
+}
+
+# --- Installing ------------------------------------------------------------------------------------------------------
+
+as_root() {
+    if [ "$(id -u)" = 0 ]; then
+        "$@"
+    elif command -v sudo >/dev/null; then
+        sudo -E "$@" || fail "\"$1\" needs administrator rights, and sudo did not give them."
+    else
+        fail "installing packages needs administrator rights: run this as root once, or install sudo."
+    fi
+}
+
+need_packages() { # list files
+    local missing
+    missing=$(cat "$@" | while read -r package; do
+        # A package's work may be done by another one (composer from its own site, say); what counts is that it is there.
+        dpkg-query -W -f '${Status}' "$package" 2>/dev/null | grep -q '^install ok installed' || printf '%s ' "$package"
+    done)
+    [ -n "$missing" ] || return 0
+    command -v apt-get >/dev/null || fail "this is not a Debian machine; install these packages yourself: $missing"
+    say "Installing Debian packages: $missing"
+    as_root true
+    local log="$HOME_DIR/log/apt.log" policy=/usr/sbin/policy-rc.d made_policy=''
+    # The packages' own services must not start: Row Tally runs its own, on its own ports.
+    if [ ! -e $policy ]; then
+        printf '#!/bin/sh\nexit 101\n' | as_root tee $policy >/dev/null && as_root chmod 755 $policy && made_policy=1
+    fi
+    local outcome=0
+    {
+        as_root env DEBIAN_FRONTEND=noninteractive apt-get update -q &&
+            # shellcheck disable=SC2086
+            as_root env DEBIAN_FRONTEND=noninteractive apt-get install -y -q --no-install-recommends $missing
+    } >"$log" 2>&1 || outcome=$?
+    [ -z "$made_policy" ] || as_root rm -f $policy
+    [ $outcome = 0 ] || fail "Debian's packages could not be installed; the last lines of $log say: $(tail -n 2 "$log" | tr '\n' ' ')"
+}
+
+need_node() {
+    local have=0
+    export PATH="$ROOT/var/tools/node_modules/.bin:$PATH"
+    if command -v node >/dev/null; then
+        have=$(node -p 'const [a, b] = process.versions.node.split("."); a > 20 || (a == 20 && b >= 19) ? 1 : 0')
+    fi
+    if [ "$have" != 1 ] || ! command -v npm >/dev/null; then
+        command -v npm >/dev/null || { printf 'npm\n' >"$RUN/npm.txt" && need_packages "$RUN/npm.txt"; }
+        say "Installing Node.js 22 for the project (this machine's is too old)"
+        npm install --silent --no-fund --no-audit --prefix "$ROOT/var/tools" node@22 >"$LOG/npm.log" 2>&1 ||
+            fail "Node.js could not be installed; see $LOG/npm.log"
+    fi
+    if [ "$(npm --version | cut -d. -f1)" -lt 11 ]; then
+        say "Installing npm 11 for the project"
+        npm install --silent --no-fund --no-audit --prefix "$ROOT/var/tools" npm@11 >>"$LOG/npm.log" 2>&1 ||
+            fail "npm could not be installed; see $LOG/npm.log"
+    fi
+    hash -r
+}
+
+# Runs a step only when the files it depends on have changed since it last went well.
+when_changed() { # stamp name, command, files…
+    local stamp="$ROOT/var/stamps/$1" step=$2 sum
+    shift 2
+    sum=$(find "$@" -type f -print0 | sort -z | xargs -0 cat | cksum)
+    [ "$(cat "$stamp" 2>/dev/null)" = "$sum" ] && return 0
+    mkdir -p "${stamp%/*}"
+    $step
+    printf '%s' "$sum" >"$stamp"
+}
+
+install_php_libraries() {
+    say "Installing PHP libraries"
+    COMPOSER_ALLOW_SUPERUSER=1 composer install --no-interaction --no-progress --quiet --working-dir="$ROOT" >"$LOG/composer.log" 2>&1 ||
+        fail "the PHP libraries could not be installed; see $LOG/composer.log"
+}
+
+install_node_libraries() {
+    say "Installing front-end libraries"
+    # Not `npm ci`: the lock lacks binaries for other systems that the package copy it was made from does not hold.
+    (cd "$ROOT" && npm install --no-save --no-fund --no-audit --loglevel=error >"$LOG/npm.log" 2>&1) ||
+        fail "the front-end libraries could not be installed; see $LOG/npm.log"
+}
+
+build_front_end() {
+    say "Building the front end"
+    (cd "$ROOT" && npx vite build --logLevel warn >"$LOG/vite.log" 2>&1) || fail "the front end could not be built; see $LOG/vite.log"
+}
+
+install_all() { # package lists
+    need_packages "$@"
+    need_node
+    [ -d "$ROOT/vendor" ] || rm -f "$ROOT/var/stamps/php"
+    [ -d "$ROOT/node_modules" ] || rm -f "$ROOT/var/stamps/node"
+    [ -f "$ROOT/public/build/manifest.json" ] || rm -f "$ROOT/var/stamps/front"
+    when_changed php install_php_libraries "$ROOT/composer.json"
+    when_changed node install_node_libraries "$ROOT/package.json" "$ROOT/package-lock.json"
+    when_changed front build_front_end "$ROOT/resources" "$ROOT/package-lock.json" "$ROOT/vite.config.ts"
+}
+
+# --- Processes -------------------------------------------------------------------------------------------------------
+
+need_free_port() { # port, variable to set
+    if (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; then
+        fail "port $1 is in use by another program; stop that, or choose others: $2=NUMBER ./start"
+    fi
+}
+
+fill_in() { # template, target
+    local user_line=''
+    if [ "$(id -u)" = 0 ]; then
+        case $1 in
+            nginx) user_line="user root;" ;;
+            php-fpm) user_line=$'user = root\ngroup = root' ;;
+        esac
+    fi
+    local text
+    text=$(cat "$2")
+    text=${text//@ROOT@/$ROOT}
+    text=${text//@RUN@/$RUN}
+    text=${text//@LOG@/$LOG}
+    text=${text//@DATA@/$DATA}
+    text=${text//@SOCKETS@/$SOCKETS}
+    text=${text//@WEB_PORT@/$WEB_PORT}
+    text=${text//@DB_PORT@/$DB_PORT}
+    text=${text//@USER_LINE@/$user_line}
+    printf '%s\n' "$text" >"$3"
+}
+
+write_settings() {
+    # Written once: the key and the password belong to the data beside them.
+    if [ ! -f "$HOME_DIR/env" ]; then
+        (
+            umask 077
+            {
+                printf 'APP_KEY=base64:%s\n' "$(head -c 32 /dev/urandom | base64)"
+                printf 'DB_PASSWORD=%s\n' "$(head -c 24 /dev/urandom | base64 | tr -d '+/=')"
+            } >"$HOME_DIR/env"
+        )
+    fi
+    # shellcheck disable=SC1091
+    set -a && . "$HOME_DIR/env" && set +a
+    export DB_PORT DB_DATABASE=rowtally DB_USERNAME=rowtally
+    export APP_ENV=${APP_ENV:-production} APP_URL="http://127.0.0.1:$WEB_PORT" SESSION_COOKIE="rowtally_$INSTANCE"
+    fill_in nginx "$ROOT/ops/nginx.conf.template" "$RUN/nginx.conf"
+    fill_in php-fpm "$ROOT/ops/php-fpm.conf.template" "$RUN/php-fpm.conf"
+    fill_in mariadb "$ROOT/ops/mariadb.cnf.template" "$RUN/mariadb.cnf"
+}
+
+# A process is known by its number and the moment it began: a number alone may belong to somebody else by now.
+remember() { printf '%s %s' "$1" "$(began "$1")" >"$2"; } # pid, file
+began() { sed 's/.*) //' "/proc/$1/stat" 2>/dev/null | cut -d' ' -f20; }
+is_running() { # file
+    local pid='' moment=''
+    read -r pid moment 2>/dev/null <"$1" || true
+    [ -n "$pid" ] && [ -n "$moment" ] && [ "$(began "$pid")" = "$moment" ]
+}
+
+start_process() { # name, command…
+    local name=$1
+    shift
+    # A session of its own: Ctrl-C reaches ./start alone, which then stops its processes in order.
+    setsid "$@" >>"$LOG/$name.out" 2>&1 </dev/null &
+    remember $! "$RUN/$name.started"
+    disown
+}
+
+wait_for() { # seconds, what, command…
+    local tries=$(($1 * 10)) what=$2
+    shift 2
+    until "$@" >/dev/null 2>&1; do
+        tries=$((tries - 1))
+        [ $tries -gt 0 ] || fail "$what did not start; see the files in $LOG"
+        sleep 0.1
+    done
+}
+
+
+start_database() {
+    local as_user=()
+    [ "$(id -u)" != 0 ] || as_user=(--user=root)
+    if [ ! -d "$DATA/mysql" ]; then
+        say "Making the database"
+        rm -rf "$DATA"
+        mariadb-install-db --no-defaults --datadir="$DATA" --auth-root-authentication-method=socket \
+            --auth-root-socket-user="$(id -un)" --skip-test-db "${as_user[@]}" >"$LOG/mariadb-install.log" 2>&1 ||
+            fail "the database could not be made; see $LOG/mariadb-install.log"
+    fi
+    start_process mariadb mariadbd --defaults-file="$RUN/mariadb.cnf" "${as_user[@]}"
+    wait_for 60 "the database" database_root -e 'SELECT 1'
+    database_root -e "CREATE DATABASE IF NOT EXISTS rowtally CHARACTER SET utf8mb4 COLLATE utf8mb4_bin;
+        CREATE USER IF NOT EXISTS 'rowtally'@'127.0.0.1' IDENTIFIED BY '$DB_PASSWORD';
+        ALTER USER 'rowtally'@'127.0.0.1' IDENTIFIED BY '$DB_PASSWORD';
+        GRANT ALL ON rowtally.* TO 'rowtally'@'127.0.0.1';"
+}
+
+database_root() { mariadb --no-defaults --protocol=socket --socket="$SOCKETS/db.sock" --user=root "$@"; }
+
+artisan() { php -c "$ROOT/ops/php.ini" -d opcache.enable_cli=0 "$ROOT/artisan" "$@"; }
+
+start_web() {
+    local as_root_flag=()
+    [ "$(id -u)" != 0 ] || as_root_flag=(--allow-to-run-as-root)
+    start_process php-fpm php-fpm8.2 --fpm-config "$RUN/php-fpm.conf" -c "$ROOT/ops/php.ini" --nodaemonize "${as_root_flag[@]}"
+    start_process nginx nginx -p "$RUN" -c "$RUN/nginx.conf" -e "$LOG/nginx.log"
+    wait_for 30 "the web server" page_answers
+}
+
+page_answers() { curl --silent --fail --max-time 5 --output /dev/null "http://127.0.0.1:$WEB_PORT/api/session"; }
+
+start_worker() {
+    start_process worker bash "$ROOT/ops/worker.sh" "$ROOT"
+}
+
+stop_process() { # name
+    local pid_file="$RUN/$1.started" pid
+    is_running "$pid_file" || { rm -f "$pid_file"; return 0; }
+    read -r pid _ <"$pid_file" || true
+    kill -TERM "$pid" 2>/dev/null || true
+    local tries=150
+    while is_running "$pid_file" && [ $tries -gt 0 ]; do
+        tries=$((tries - 1))
+        sleep 0.1
+    done
+    kill -KILL -- "-$pid" 2>/dev/null || true
+    rm -f "$pid_file"
+}
+
+stop_all() {
+    local name
+    for name in worker nginx php-fpm mariadb; do stop_process $name; done
+}

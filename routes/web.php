@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Controllers\ConventionController;
+use App\Http\Controllers\DatasetController;
+use App\Http\Controllers\ImportController;
+use App\Http\Controllers\PageController;
+use App\Http\Controllers\ProfileController;
+use App\Http\Controllers\SessionController;
+use Illuminate\Support\Facades\Route;
+
+Route::prefix('api')->group(static function (): void {
+    Route::get('session', [SessionController::class, 'show']);
+    Route::post('session', [SessionController::class, 'store'])->middleware('throttle:sign-in');
+    Route::get('conventions', [ConventionController::class, 'index']);
+    Route::middleware('auth')->group(static function (): void {
+        Route::delete('session', [SessionController::class, 'destroy']);
+        Route::get('datasets', [DatasetController::class, 'index']);
+        Route::get('datasets/{dataset}', [DatasetController::class, 'show'])->can('view', 'dataset');
+        Route::delete('datasets/{dataset}', [DatasetController::class, 'destroy'])->can('delete', 'dataset');
+        Route::get('datasets/{dataset}/profile', [ProfileController::class, 'show'])->can('view', 'dataset');
+        Route::get('imports', [ImportController::class, 'index']);
+        Route::post('imports', [ImportController::class, 'store']);
+        Route::get('imports/{import}', [ImportController::class, 'show'])->can('view', 'import');
+        Route::post('imports/{import}/cancel', [ImportController::class, 'cancel'])->can('cancel', 'import');
+    });
+    Route::any('{any?}', static fn () => abort(404))->where('any', '.*');
+});
+
+// Every other address is a screen; the page finds out which one.
+Route::get('{any?}', [PageController::class, 'show'])->where('any', '.*');
