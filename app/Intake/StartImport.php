@@ -29,6 +29,8 @@ final class StartImport
             'path' => $path,
             'status' => ImportStatus::Queued,
             'bytes_total' => (int) $file->getSize(),
+            'bytes_read' => 0,
+            'rows_read' => 0,
         ]);
         RunImport::dispatch($import->id);
 

@@ -51,7 +51,9 @@ final readonly class AlignedStack
         $inGroups = array_map(static fn (Histogram $histogram): int => max($histogram->counts), array_slice($histograms, 1));
 
         return new self(
-            Axis::covering($classes->start, $classes->end()),
+            $classes->areCentredOnWholeNumbers()
+                ? Axis::ofWholeNumbers($classes->start, $classes->end())
+                : Axis::covering($classes->start, $classes->end()),
             $classes,
             $histograms,
             $boxes,

@@ -27,6 +27,12 @@ final readonly class Classes
         return $this->edge($this->number);
     }
 
+    /** Whether each class is one whole number with half a unit on either side. */
+    public function areCentredOnWholeNumbers(): bool
+    {
+        return $this->width->isEqualTo(1) && $this->start->plus('0.5')->stripTrailingZeros()->getScale() <= 0;
+    }
+
     /** @return list<float> the number + 1 edges, each the double nearest to its decimal */
     public function edges(): array
     {

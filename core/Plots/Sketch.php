@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Plots;
 
+use Brick\Math\BigDecimal;
 use RowTally\Core\Basis\ClassEdge;
 use RowTally\Core\Values\OrderedValues;
 
@@ -25,6 +26,9 @@ final class Sketch
             return [$n];
         }
         $width = RoundNumbers::stepAtLeast($range->dividedBy(self::BARS - 1));
+        if ($values->decimals() === 0 && $width->isLessThan(1)) {
+            $width = BigDecimal::one();
+        }
         $start = RoundNumbers::floorTo($min->toBigRational(), $width);
         $number = RoundNumbers::floorTo($values->at($n)->toBigRational(), $width)->minus($start)->toBigRational()->dividedBy($width)->toInt() + 1;
 

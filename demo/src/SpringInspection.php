@@ -18,12 +18,14 @@ final class SpringInspection
     public static function tidy(): array
     {
         $chance = new Chance(20260412);
-        $rows = [self::HEADER];
+        $rows = [];
         $counters = array_fill_keys(array_keys(self::APIARIES), 0);
         for ($i = 0; $i < self::HIVES; ++$i) {
             $apiary = $chance->pick(array_keys(self::APIARIES), [64, 60, 62, 50]);
             $rows[] = self::hive($chance, $apiary, ++$counters[$apiary]);
         }
+        sort($rows);
+        array_unshift($rows, self::HEADER);
         // Three strong colonies on the lime avenue.
         foreach ([[41, '58.3'], [118, '63.4'], [203, '66.0']] as [$row, $yield]) {
             $rows[$row][9] = $yield;
@@ -41,7 +43,7 @@ final class SpringInspection
         $spring = $autumn - max(2.0, $chance->normal(9.4, 2.1));
         $before = (int) max(0, $chance->normal(7.5, 6.0));
         $after = $chance->happens(0.45) ? 0 : (int) max(0, $chance->normal($before / 3, 1.5));
-        $skew = 1.0 + ($chance->uniform() ** 4) * 1.4;
+        $skew = 1.0 + ($chance->uniform() ** 3) * 0.75;
         $yield = max(5.2, $chance->normal($typicalYield, $typicalYield / 5) * $skew);
 
         return [

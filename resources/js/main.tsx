@@ -1,1 +1,44 @@
-document.title = 'Row Tally';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import '../css/app.css';
+import { SignInPage } from './account/SignInPage';
+import { SignedIn } from './account/SignedIn';
+import { Refusal } from './api/client';
+import { DatasetsPage } from './datasets/DatasetsPage';
+import { ProfilePage } from './profile/ProfilePage';
+import { applyTheme } from './ui/theme';
+
+applyTheme();
+
+const queries = new QueryClient({
+    defaultOptions: {
+        queries: {
+            staleTime: 30_000,
+            refetchOnWindowFocus: false,
+            // What the server refuses it refuses again; only silence is worth another try.
+            retry: (failures, error) => !(error instanceof Refusal && error.status !== 0) && failures < 2,
+        },
+    },
+});
+
+const root = document.getElementById('app');
+if (root !== null) {
+    createRoot(root).render(
+        <StrictMode>
+            <QueryClientProvider client={queries}>
+                <BrowserRouter>
+                    <Routes>
+                        <Route path="/sign-in" element={<SignInPage />} />
+                        <Route element={<SignedIn />}>
+                            <Route path="/datasets" element={<DatasetsPage />} />
+                            <Route path="/datasets/:dataset/profile" element={<ProfilePage />} />
+                        </Route>
+                        <Route path="*" element={<Navigate to="/datasets" replace />} />
+                    </Routes>
+                </BrowserRouter>
+            </QueryClientProvider>
+        </StrictMode>,
+    );
+}

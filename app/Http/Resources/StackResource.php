@@ -8,6 +8,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use RowTally\Core\Display\DecimalText;
 use RowTally\Core\Plots\AlignedStack;
+use RowTally\Core\Plots\Axis;
 use RowTally\Core\Plots\BoxPlot;
 use RowTally\Core\Plots\Histogram;
 
@@ -24,7 +25,7 @@ final class StackResource extends JsonResource
             'axis' => ['from' => $stack->axis->from, 'to' => $stack->axis->to, 'ticks' => $stack->axis->ticks],
             'classes' => [
                 'edges' => $stack->classes->edges(),
-                'width' => DecimalText::plain($stack->classes->width->stripTrailingZeros()->toScale(max(0, $stack->classes->width->stripTrailingZeros()->getScale()))),
+                'width' => Axis::roundText($stack->classes->width),
                 'closed' => $closed->value,
                 'rule' => $closed->words(),
             ],

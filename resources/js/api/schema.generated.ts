@@ -230,7 +230,7 @@ export interface components {
             fences: number;
             /** @enum {string} */
             missing: "per-variable";
-            counts: null;
+            counts: string | null;
         };
         Profile: {
             revision: number;

@@ -1,0 +1,21 @@
+import { Navigate, Outlet, useLocation } from 'react-router';
+import { Notice } from '../ui/Notice';
+import { Waiting } from '../ui/Waiting';
+import { useSession } from './queries';
+
+/** Lets a signed-in person through; anybody else signs in first and then comes back to the same address. */
+export function SignedIn() {
+    const session = useSession();
+    const { pathname, search } = useLocation();
+    if (session.isError) {
+        return (
+            <div className="p-8">
+                <Notice onRetry={() => void session.refetch()}>{session.error.message}</Notice>
+            </div>
+        );
+    }
+    if (session.data === undefined) {
+        return <Waiting what="Opening" />;
+    }
+    return session.data.account === null ? <Navigate to="/sign-in" replace state={{ from: pathname + search }} /> : <Outlet />;
+}

@@ -1,0 +1,31 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { api, bodyOf, type Session } from '../api/client';
+
+const SESSION = ['session'];
+
+export function useSession() {
+    return useQuery({ queryKey: SESSION, queryFn: async () => bodyOf(await api.GET('/session')), staleTime: Infinity });
+}
+
+export function useSignIn() {
+    const queries = useQueryClient();
+    return useMutation({
+        mutationFn: async (body: { email: string; password: string }) => {
+            // The first answer of the server sets the cookie that proves where the form comes from.
+            await api.GET('/session');
+            return bodyOf(await api.POST('/session', { body }));
+        },
+        onSuccess: (session: Session) => queries.setQueryData(SESSION, session),
+    });
+}
+
+export function useSignOut() {
+    const queries = useQueryClient();
+    return useMutation({
+        mutationFn: async () => bodyOf(await api.DELETE('/session')),
+        onSuccess: (session: Session) => {
+            queries.clear();
+            queries.setQueryData(SESSION, session);
+        },
+    });
+}

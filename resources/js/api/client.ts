@@ -1,0 +1,74 @@
+import createClient from 'openapi-fetch';
+import type { components, paths } from './schema.generated';
+
+type Schemas = components['schemas'];
+export type Basis = Schemas['Basis'];
+export type Box = Schemas['Box'];
+export type Conventions = Schemas['Conventions'];
+export type Convention = Schemas['Convention'];
+export type Dataset = Schemas['Dataset'];
+export type DatasetSummary = Schemas['DatasetSummary'];
+export type FigureRow = Schemas['FigureRow'];
+export type Import = Schemas['Import'];
+export type Profile = Schemas['Profile'];
+export type QuartileRule = Schemas['QuartileRule'];
+export type Session = Schemas['Session'];
+export type Sheet = Schemas['Sheet'];
+export type Stack = Schemas['Stack'];
+export type TakenAs = Schemas['TakenAs'];
+export type Variable = Schemas['Variable'];
+
+/** What the server refused, with its sentence for the person. */
+export class Refusal extends Error {
+    constructor(
+        readonly status: number,
+        sentence: string,
+    ) {
+        super(sentence);
+    }
+}
+
+/** The value of the cookie that proves a request comes from this page. */
+export function pageToken(): string {
+    const found = /(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie);
+    return decodeURIComponent(found?.[1] ?? '');
+}
+
+export const api = createClient<paths>({ baseUrl: '/api' });
+
+api.use({
+    onRequest({ request }) {
+        request.headers.set('Accept', 'application/json');
+        request.headers.set('X-XSRF-TOKEN', pageToken());
+        return request;
+    },
+    async onResponse({ response }) {
+        if (!response.ok) {
+            throw new Refusal(response.status, await sentenceOf(response));
+        }
+        return response;
+    },
+    onError() {
+        return new Refusal(0, 'The server does not answer. Check that Row Tally is running, then try again.');
+    },
+});
+
+async function sentenceOf(response: Response): Promise<string> {
+    try {
+        const body: unknown = await response.clone().json();
+        if (typeof body === 'object' && body !== null && 'message' in body && typeof body.message === 'string' && body.message !== '') {
+            return body.message;
+        }
+    } catch {
+        // No JSON: the sentence below serves.
+    }
+    return `The server could not answer (${response.status}). Try again; if it stays so, tell whoever runs this server.`;
+}
+
+/** The body of an answer that the client has already found to be good. */
+export function bodyOf<Body>(answer: { data?: Body }): Body {
+    if (answer.data === undefined) {
+        throw new Refusal(0, 'The server sent an empty answer. Try again.');
+    }
+    return answer.data;
+}

@@ -1,0 +1,50 @@
+import { Link } from 'react-router';
+import type { DatasetSummary } from '../api/client';
+import { count, moment } from '../ui/format';
+import { DeleteDataset } from './DeleteDataset';
+
+const numberCell = 'figures px-3 py-2.5 text-right whitespace-nowrap';
+
+/** All datasets of the account, the latest change first. */
+export function DatasetList({ datasets }: { datasets: DatasetSummary[] }) {
+    if (datasets.length === 0) {
+        return <p className="text-soft">None yet. Upload a CSV file above, and it is listed here.</p>;
+    }
+    return (
+        <table className="w-full border-collapse">
+            <thead>
+                <tr className="border-b border-hair-strong text-small text-soft">
+                    <th className="py-2 text-left font-normal">Title</th>
+                    <th className="px-3 py-2 text-right font-normal">Rows</th>
+                    <th className="px-3 py-2 text-right font-normal">Variables</th>
+                    <th className="px-3 py-2 text-right font-normal">Changed</th>
+                    <th className="w-px">
+                        <span className="sr-only">Delete</span>
+                    </th>
+                </tr>
+            </thead>
+            <tbody>
+                {datasets.map((dataset) => (
+                    <tr key={dataset.id} className="border-b border-hair hover:bg-surface">
+                        <td className="max-w-0 w-full py-2.5">
+                            <Link
+                                to={`/datasets/${dataset.id}/profile`}
+                                dir="auto"
+                                title={dataset.title}
+                                className="block truncate text-lead font-semibold underline-offset-4 hover:underline"
+                            >
+                                {dataset.title}
+                            </Link>
+                        </td>
+                        <td className={numberCell}>{count(dataset.rows)}</td>
+                        <td className={numberCell}>{count(dataset.variables)}</td>
+                        <td className="px-3 py-2.5 text-right whitespace-nowrap text-soft">{moment(dataset.changed_at)}</td>
+                        <td className="py-1">
+                            <DeleteDataset dataset={dataset} />
+                        </td>
+                    </tr>
+                ))}
+            </tbody>
+        </table>
+    );
+}

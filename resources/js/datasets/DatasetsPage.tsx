@@ -1,0 +1,31 @@
+import { useEffect } from 'react';
+import { Account } from '../account/Account';
+import { Notice } from '../ui/Notice';
+import { TopBar } from '../ui/TopBar';
+import { Waiting } from '../ui/Waiting';
+import { DatasetList } from './DatasetList';
+import { Intake } from './Intake';
+import { useDatasets } from './queries';
+
+export function DatasetsPage() {
+    const datasets = useDatasets();
+    useEffect(() => {
+        document.title = 'Datasets · Row Tally';
+    }, []);
+    return (
+        <div className="flex h-full flex-col">
+            <TopBar account={<Account />}>
+                <span className="font-head text-base font-semibold">Row Tally</span>
+            </TopBar>
+            <main className="min-h-0 flex-1 overflow-y-auto">
+                <div className="mx-auto max-w-5xl px-6 py-8">
+                    <Intake />
+                    <h1 className="mt-10 mb-3 text-title">Datasets</h1>
+                    {datasets.isError && <Notice onRetry={() => void datasets.refetch()}>{datasets.error.message}</Notice>}
+                    {datasets.isPending && <Waiting what="Reading the list" />}
+                    {datasets.data !== undefined && <DatasetList datasets={datasets.data} />}
+                </div>
+            </main>
+        </div>
+    );
+}

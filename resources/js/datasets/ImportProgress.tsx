@@ -1,0 +1,70 @@
+import { Link } from 'react-router';
+import type { Import } from '../api/client';
+import { counted } from '../ui/format';
+import { ProgressLine } from './ProgressLine';
+import { isOpen, useCancelImport, useImport } from './queries';
+
+/** An import until it has ended, and then what came of it. */
+export function ImportProgress({ id, fileName, onDismiss }: { id: number; fileName: string; onDismiss?: () => void }) {
+    const answer = useImport(id);
+    const cancel = useCancelImport();
+    const data = answer.data;
+    if (data === undefined) {
+        return (
+            <ProgressLine
+                fileName={fileName}
+                state="running"
+                share={0}
+                words={answer.isError ? answer.error.message : 'Waiting for its turn'}
+            />
+        );
+    }
+    const dismiss = onDismiss === undefined ? {} : { action: { words: 'Dismiss', onPress: onDismiss } };
+    if (isOpen(data.status)) {
+        return (
+            <ProgressLine
+                fileName={fileName}
+                state="running"
+                share={data.bytes_total === 0 ? 0 : data.bytes_read / data.bytes_total}
+                words={openWords(data)}
+                {...(data.status === 'cancelling' ? {} : { action: { words: 'Cancel', onPress: () => cancel.mutate(id) } })}
+            />
+        );
+    }
+    if (data.status === 'done') {
+        return (
+            <>
+                <ProgressLine fileName={fileName} state="done" share={1} words={`${counted(data.rows_read, 'row')} read`} {...dismiss}>
+                    <Link to={`/datasets/${data.dataset_id}/profile`} className="font-semibold text-accent underline underline-offset-4">
+                        Open its profile
+                    </Link>
+                </ProgressLine>
+                {data.notes.map((note) => (
+                    <p key={note} dir="auto" className="mt-1 max-w-3xl border-l-3 border-hair-strong pl-3 text-small text-soft">
+                        {note}
+                    </p>
+                ))}
+            </>
+        );
+    }
+    return (
+        <ProgressLine
+            fileName={fileName}
+            state={data.status === 'failed' ? 'failed' : 'done'}
+            share={0}
+            words={data.error ?? 'Cancelled; nothing was kept of it.'}
+            {...dismiss}
+        />
+    );
+}
+
+function openWords(data: Import): string {
+    switch (data.status) {
+        case 'queued':
+            return 'Waiting for its turn';
+        case 'cancelling':
+            return 'Stopping';
+        default:
+            return `Reading: ${counted(data.rows_read, 'row')} so far`;
+    }
+}

@@ -1,0 +1,51 @@
+import type { ScaleLinear } from 'd3-scale';
+import type { Box } from '../api/client';
+import { counted } from '../ui/format';
+
+const RING = 3.6;
+
+/** Box, whiskers, a heavy median, a small triangle for the mean under it; rings and diamonds for outliers. */
+export function BoxMark({
+    box,
+    x,
+    middle,
+    height,
+    colour,
+}: {
+    box: Box;
+    x: ScaleLinear<number, number>;
+    middle: number;
+    height: number;
+    colour: string;
+}) {
+    const half = height / 2;
+    const cap = half * 0.55;
+    return (
+        <g stroke={colour} fill="none" strokeWidth={1.5}>
+            <line x1={x(box.whisker_low)} x2={x(box.q1)} y1={middle} y2={middle} />
+            <line x1={x(box.q3)} x2={x(box.whisker_high)} y1={middle} y2={middle} />
+            <line data-whisker="low" x1={x(box.whisker_low)} x2={x(box.whisker_low)} y1={middle - cap} y2={middle + cap} />
+            <line data-whisker="high" x1={x(box.whisker_high)} x2={x(box.whisker_high)} y1={middle - cap} y2={middle + cap} />
+            <rect
+                data-box=""
+                x={x(box.q1)}
+                y={middle - half}
+                width={Math.max(0, x(box.q3) - x(box.q1))}
+                height={height}
+                fill="var(--surface)"
+            />
+            <line data-median="" x1={x(box.median)} x2={x(box.median)} y1={middle - half} y2={middle + half} strokeWidth={3.5} />
+            {box.outliers.marks.map((mark, i) => (
+                <g key={i} data-outlier={mark.far ? 'far' : 'near'}>
+                    {mark.far ? (
+                        <path d={`M${x(mark.value)} ${middle - 5}l5 5-5 5-5-5z`} fill={colour} stroke="none" />
+                    ) : (
+                        <circle cx={x(mark.value)} cy={middle} r={RING} />
+                    )}
+                    <title>{`${mark.text}${mark.count > 1 ? `, ${counted(mark.count, 'row')}` : ''}`}</title>
+                </g>
+            ))}
+            {box.mean !== null && <path data-mean="" d={`M${x(box.mean)} ${middle + half + 1}l4.5 7h-9z`} fill={colour} stroke="none" />}
+        </g>
+    );
+}

@@ -1,0 +1,33 @@
+import type { Stack } from '../api/client';
+import { count } from '../ui/format';
+
+/** What the marks mean, in words; only those that occur, and whatever the picture cannot show. */
+export function KeyToMarks({ stack }: { stack: Stack }) {
+    const outliers = stack.lanes.flatMap((lane) => lane.box?.outliers.marks ?? []);
+    const hidden = stack.lanes[0]?.box?.outliers;
+    return (
+        <figcaption className="mt-1 flex flex-wrap gap-x-4 gap-y-0.5 text-fine text-soft">
+            <Entry mark={<path d="M6 3l4.5 7h-9z" fill="currentColor" />}>mean</Entry>
+            <Entry mark={<path d="M6 1v10" stroke="currentColor" strokeWidth="3.5" />}>median</Entry>
+            {outliers.some((mark) => !mark.far) && (
+                <Entry mark={<circle cx="6" cy="6" r="3.6" fill="none" stroke="currentColor" strokeWidth="1.5" />}>
+                    beyond 1.5 interquartile ranges
+                </Entry>
+            )}
+            {outliers.some((mark) => mark.far) && <Entry mark={<path d="M6 1l5 5-5 5-5-5z" fill="currentColor" />}>beyond 3</Entry>}
+            <span>{stack.classes.rule}</span>
+            {hidden?.cut === true && <span>{count(hidden.total)} rows lie beyond the fences; only the outermost are marked</span>}
+        </figcaption>
+    );
+}
+
+function Entry({ mark, children }: { mark: React.ReactNode; children: string }) {
+    return (
+        <span className="inline-flex items-center gap-1.5">
+            <svg width="12" height="12" viewBox="0 0 12 12" aria-hidden="true">
+                {mark}
+            </svg>
+            {children}
+        </span>
+    );
+}

@@ -1,0 +1,39 @@
+import type { ScaleLinear } from 'd3-scale';
+import type { Stack } from '../api/client';
+
+/** The axis under the stack: ticks at round numbers, the variable's own name and unit. */
+export function ValueAxis({ axis, name, x, top }: { axis: Stack['axis']; name: string; x: ScaleLinear<number, number>; top: number }) {
+    const [left = 0, right = 0] = x.range();
+    const every = labelEvery(axis.ticks, (right - left) / (axis.to - axis.from));
+    return (
+        <g>
+            <line x1={left} x2={right} y1={top} y2={top} stroke="var(--ink)" />
+            {axis.ticks.map((tick, i) => (
+                <g key={tick.at} transform={`translate(${x(tick.at)} ${top})`}>
+                    <line y2={5} stroke="var(--ink)" />
+                    {i % every === 0 && (
+                        <text y={18} textAnchor="middle" fill="var(--soft)" className="figures">
+                            {tick.text}
+                        </text>
+                    )}
+                </g>
+            ))}
+            <text x={right} y={top + 37} textAnchor="end" fill="var(--ink)" direction="ltr">
+                {name.length > 60 ? `${name.slice(0, 59)}…` : name}
+            </text>
+        </g>
+    );
+}
+
+const CHARACTER_WIDTH = 7.4;
+const SPACE_BETWEEN = 8;
+
+/** 1 when every tick has room for its text, 2 when every other one has, and so on. */
+export function labelEvery(ticks: { at: number; text: string }[], pixelsPerUnit: number): number {
+    const [first, second] = ticks;
+    if (first === undefined || second === undefined) {
+        return 1;
+    }
+    const widest = Math.max(...ticks.map((tick) => tick.text.length)) * CHARACTER_WIDTH + SPACE_BETWEEN;
+    return Math.max(1, Math.ceil(widest / ((second.at - first.at) * pixelsPerUnit)));
+}

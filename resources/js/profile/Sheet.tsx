@@ -1,0 +1,73 @@
+import type { Profile, Sheet as SheetData } from '../api/client';
+import { AlignedStack } from '../plot/AlignedStack';
+import { count, counted } from '../ui/format';
+import { FigureTable } from './FigureTable';
+import { groupName } from './groups';
+import { LabelTable } from './LabelTable';
+
+const BESIDE_AT_MOST = 5;
+
+/** The sheet of one variable: figures and plots together, or the labels of a category. */
+export function Sheet({ sheet, profile }: { sheet: SheetData; profile: Profile }) {
+    const names = ['Overall', ...profile.groups.map(groupName)];
+    const isBeside = profile.groups.length <= BESIDE_AT_MOST;
+    const heading = `sheet-${sheet.variable}`;
+    return (
+        <section aria-labelledby={heading} className="border-b border-hair pt-4 pb-8 last:border-b-0">
+            <div className="mb-2 flex flex-wrap items-baseline gap-x-3">
+                <h2 id={heading} dir="auto" className="max-w-full text-title break-words">
+                    {sheet.name}
+                </h2>
+                <span className="text-small text-soft">{description(sheet)}</span>
+            </div>
+            {sheet.unread.total > 0 && <Unread sheet={sheet} />}
+            {sheet.type === 'number' && (
+                <div className={isBeside ? 'flex items-start gap-8 max-xl:flex-col max-xl:gap-4' : 'space-y-6'}>
+                    <FigureTable rows={sheet.figures} names={names} unit={sheet.unit} isBeside={isBeside} />
+                    {sheet.stack === null ? (
+                        <p className="py-6 text-soft">There is no value to draw.</p>
+                    ) : (
+                        <AlignedStack
+                            stack={sheet.stack}
+                            names={names}
+                            axisName={sheet.unit === null ? sheet.name : `${sheet.name} (${sheet.unit})`}
+                        />
+                    )}
+                </div>
+            )}
+            {sheet.labels !== null && <LabelTable labels={sheet.labels} missing={sheet.missing} />}
+            {(sheet.type === 'id' || sheet.type === 'text') && (
+                <p className="py-2 text-soft">
+                    {sheet.type === 'id'
+                        ? 'It names the rows, so no figures are made of it.'
+                        : 'Its entries are text, so no figures are made of it.'}
+                </p>
+            )}
+        </section>
+    );
+}
+
+function description(sheet: SheetData): string {
+    const unit = sheet.unit === null ? '' : `${sheet.unit} · `;
+    return `${unit}${sheet.missing === 0 ? 'every row has an entry' : `${counted(sheet.missing, 'row')} without a value`}`;
+}
+
+/** The cells that are no numbers: how many, and the first of them with their rows. */
+function Unread({ sheet }: { sheet: SheetData }) {
+    const { total, first } = sheet.unread;
+    return (
+        <details className="mb-3 border-l-3 border-accent pl-3 text-small">
+            <summary className="cursor-pointer">
+                {counted(total, 'cell')} could not be read as a number; kept as text, and counted as missing
+            </summary>
+            <ul className="mt-1 columns-3xs text-soft">
+                {first.map((cell) => (
+                    <li key={cell.row} className="truncate">
+                        row <span className="figures">{count(cell.row)}</span>: <bdi className="text-ink">{cell.text}</bdi>
+                    </li>
+                ))}
+                {total > first.length && <li>and {count(total - first.length)} more</li>}
+            </ul>
+        </details>
+    );
+}

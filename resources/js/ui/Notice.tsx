@@ -1,0 +1,12 @@
+import type { ReactNode } from 'react';
+import { Button } from './Button';
+
+/** Something went wrong or is worth knowing: a sentence, and what can be done. */
+export function Notice({ children, onRetry }: { children: ReactNode; onRetry?: () => void }) {
+    return (
+        <div role="alert" className="my-6 flex max-w-2xl items-start gap-4 border-l-3 border-alarm py-1 pl-4">
+            <p className="flex-1">{children}</p>
+            {onRetry !== undefined && <Button onClick={onRetry}>Try again</Button>}
+        </div>
+    );
+}

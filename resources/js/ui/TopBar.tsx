@@ -1,0 +1,20 @@
+import type { ReactNode } from 'react';
+import { Link } from 'react-router';
+import { Logo } from './Logo';
+import { ThemeChoice } from './ThemeChoice';
+
+/** The bar over every screen: the way home, what is open, and the account. */
+export function TopBar({ children, account }: { children?: ReactNode; account?: ReactNode }) {
+    return (
+        <header className="flex h-13 shrink-0 items-center gap-5 border-b border-hair bg-surface px-4.5">
+            <Link to="/datasets" aria-label="Row Tally: all datasets" title="All datasets">
+                <Logo />
+            </Link>
+            <div className="flex min-w-0 flex-1 items-center gap-5 self-stretch">{children}</div>
+            <div className="flex shrink-0 items-center gap-4 text-soft">
+                <ThemeChoice />
+                {account}
+            </div>
+        </header>
+    );
+}

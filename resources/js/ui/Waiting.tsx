@@ -1,0 +1,17 @@
+import { useEffect, useState } from 'react';
+
+const SHOWN_AFTER_MS = 500;
+
+/** Says that something is under way, but only once it takes longer than half a second. */
+export function Waiting({ what }: { what: string }) {
+    const [isShown, setIsShown] = useState(false);
+    useEffect(() => {
+        const timer = setTimeout(() => setIsShown(true), SHOWN_AFTER_MS);
+        return () => clearTimeout(timer);
+    }, []);
+    return (
+        <p role="status" className="text-small text-soft">
+            {isShown ? `${what} …` : ''}
+        </p>
+    );
+}
