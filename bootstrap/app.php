@@ -17,7 +17,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
         // The application is same-origin; see compat/README.md.
         $middleware->remove(HandleCors::class);
         // A cell, a name and a password are what was typed: nothing is trimmed and an empty text stays an empty text.
-        $middleware->trimStrings(except: [static fn (): bool => true]);
+        $middleware->trimStrings(except: [static fn(): bool => true]);
         $middleware->redirectGuestsTo('/');
     })
     ->withExceptions(static function (Exceptions $exceptions): void {

@@ -25,7 +25,7 @@ Route::prefix('api')->group(static function (): void {
         Route::get('imports/{import}', [ImportController::class, 'show'])->can('view', 'import');
         Route::post('imports/{import}/cancel', [ImportController::class, 'cancel'])->can('cancel', 'import');
     });
-    Route::any('{any?}', static fn () => abort(404))->where('any', '.*');
+    Route::any('{any?}', static fn() => abort(404))->where('any', '.*');
 });
 
 // Every other address is a screen; the page finds out which one.

@@ -18,12 +18,12 @@ final class ExceptionAnswers
 {
     public static function register(Exceptions $exceptions): void
     {
-        $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*'));
-        $exceptions->render(static fn (UnknownVariable $exception): JsonResponse => self::message(422, $exception->getMessage()));
-        $exceptions->render(static fn (AuthenticationException $exception, Request $request): ?JsonResponse => $request->is('api/*')
+        $exceptions->shouldRenderJsonWhen(static fn(Request $request): bool => $request->is('api/*'));
+        $exceptions->render(static fn(UnknownVariable $exception): JsonResponse => self::message(422, $exception->getMessage()));
+        $exceptions->render(static fn(AuthenticationException $exception, Request $request): ?JsonResponse => $request->is('api/*')
             ? self::message(401, 'Sign in first.')
             : null);
-        $exceptions->render(static fn (PostTooLargeException $exception): JsonResponse => self::message(413, self::tooLarge()));
+        $exceptions->render(static fn(PostTooLargeException $exception): JsonResponse => self::message(413, self::tooLarge()));
         $exceptions->render(static function (HttpExceptionInterface $exception, Request $request): ?JsonResponse {
             if (!$request->is('api/*')) {
                 return null;

@@ -29,7 +29,7 @@ final class ReadTable
     {
         $variables = $this->recognise($file);
         $memo = min(self::MEMO_A_COLUMN, intdiv(self::MEMO_IN_ALL, count($variables)));
-        $builders = array_map(static fn (RecognisedVariable $variable): NumberColumnBuilder|CategoryColumnBuilder|TextColumnBuilder => match ($variable->type) {
+        $builders = array_map(static fn(RecognisedVariable $variable): NumberColumnBuilder|CategoryColumnBuilder|TextColumnBuilder => match ($variable->type) {
             VariableType::Number => new NumberColumnBuilder($variable->decimalMark, $memo),
             VariableType::Category => new CategoryColumnBuilder(),
             VariableType::Id, VariableType::Text => new TextColumnBuilder(),
@@ -121,10 +121,10 @@ final class ReadTable
         if ($rows->blankLines > 0) {
             $notes[] = $rows->blankLines === 1 ? 'One blank line was passed over.' : number_format($rows->blankLines) . ' blank lines were passed over.';
         }
-        $unread = array_filter($variables, static fn (ReadVariable $variable): bool => $variable->unread > 0);
+        $unread = array_filter($variables, static fn(ReadVariable $variable): bool => $variable->unread > 0);
         if ($unread !== []) {
             $named = array_map(
-                static fn (ReadVariable $variable): string => "{$variable->name} (" . number_format($variable->unread) . ')',
+                static fn(ReadVariable $variable): string => "{$variable->name} (" . number_format($variable->unread) . ')',
                 array_slice(array_values($unread), 0, self::NAMES_IN_A_NOTE),
             );
             $more = count($unread) - count($named);

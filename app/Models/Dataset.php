@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
@@ -18,31 +18,33 @@ use Illuminate\Support\Carbon;
  * @property string|null  $source
  * @property int          $rows
  * @property int          $revision
- * @property list<string> $notes     what the reader of the file should know
+ * @property list<string> $notes           what the reader of the file should know
  * @property Carbon       $updated_at
+ * @property Collection<int, Variable> $variables in the order of the file
  * @property int          $variables_count only where it was counted
  */
 final class Dataset extends Model
 {
     protected $guarded = [];
 
-    protected $casts = ['notes' => 'array', 'rows' => 'integer', 'revision' => 'integer'];
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['notes' => 'array', 'rows' => 'integer', 'revision' => 'integer'];
+    }
 
     /** @return HasMany<Variable, $this> in the order of the file */
     public function variables(): HasMany
     {
-        return $this->hasMany(Variable::class)->orderBy('position');
+        $variables = $this->hasMany(Variable::class);
+        $variables->orderBy('position');
+
+        return $variables;
     }
 
     /** @return HasMany<Revision, $this> */
     public function revisions(): HasMany
     {
         return $this->hasMany(Revision::class);
-    }
-
-    /** @param Builder<Dataset> $query */
-    public function scopePublished(Builder $query): void
-    {
-        $query->where('revision', '>', 0);
     }
 }

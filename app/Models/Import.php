@@ -28,12 +28,16 @@ final class Import extends Model
 {
     protected $guarded = [];
 
-    protected $casts = [
-        'status' => ImportStatus::class,
-        'bytes_total' => 'integer',
-        'bytes_read' => 'integer',
-        'rows_read' => 'integer',
-    ];
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return [
+            'status' => ImportStatus::class,
+            'bytes_total' => 'integer',
+            'bytes_read' => 'integer',
+            'rows_read' => 'integer',
+        ];
+    }
 
     /** @return BelongsTo<User, $this> */
     public function user(): BelongsTo

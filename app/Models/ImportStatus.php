@@ -13,6 +13,12 @@ enum ImportStatus: string
     case Failed = 'failed';
     case Cancelled = 'cancelled';
 
+    /** @return list<self> those that have not ended */
+    public static function open(): array
+    {
+        return array_values(array_filter(self::cases(), static fn(self $status): bool => $status->isOpen()));
+    }
+
     public function isOpen(): bool
     {
         return match ($this) {

@@ -19,5 +19,9 @@ final class Revision extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['inverse' => 'array'];
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['inverse' => 'array'];
+    }
 }

@@ -32,14 +32,18 @@ final class Variable extends Model
 
     protected $guarded = [];
 
-    protected $casts = [
-        'type' => VariableType::class,
-        'decimals' => 'integer',
-        'missing' => 'integer',
-        'unread' => 'integer',
-        'dictionary' => 'array',
-        'sketch' => 'array',
-    ];
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return [
+            'type' => VariableType::class,
+            'decimals' => 'integer',
+            'missing' => 'integer',
+            'unread' => 'integer',
+            'dictionary' => 'array',
+            'sketch' => 'array',
+        ];
+    }
 
     /** @return BelongsTo<Dataset, $this> */
     public function dataset(): BelongsTo
@@ -50,6 +54,9 @@ final class Variable extends Model
     /** @return HasMany<UnreadCell, $this> */
     public function unreadCells(): HasMany
     {
-        return $this->hasMany(UnreadCell::class)->orderBy('row');
+        $cells = $this->hasMany(UnreadCell::class);
+        $cells->orderBy('row');
+
+        return $cells;
     }
 }

@@ -17,7 +17,7 @@ final class AppServiceProvider extends ServiceProvider
     {
         Model::shouldBeStrict();
         JsonResource::withoutWrapping();
-        RateLimiter::for('sign-in', static fn (Request $request): Limit => Limit::perMinute(10)
+        RateLimiter::for('sign-in', static fn(Request $request): Limit => Limit::perMinute(10)
             ->by($request->string('email')->lower() . '|' . $request->ip()));
     }
 }

@@ -12,7 +12,6 @@ use App\Models\Dataset;
 use App\Models\Variable;
 use Illuminate\Support\Facades\DB;
 use RowTally\Core\Columns\Chunk;
-use RowTally\Core\Columns\EncodedCells;
 use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Plots\Sketch;
 use RowTally\Core\Values\Exact;
@@ -34,7 +33,7 @@ final class DatasetWriter implements ColumnSink
 
     public function begin(array $variables): void
     {
-        $keys = VariableKeys::for(array_map(static fn (RecognisedVariable $variable): string => $variable->name, $variables));
+        $keys = VariableKeys::for(array_map(static fn(RecognisedVariable $variable): string => $variable->name, $variables));
         foreach ($variables as $position => $variable) {
             $this->variableIds[] = Variable::query()->create([
                 'dataset_id' => $this->draft->id,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Store;
 
 use RowTally\Core\Values\Observations;
+use RowTally\Core\Values\Packed;
 use RowTally\Core\Values\ValueCounts;
 
 /** The bytes of tallies: the number of groups, then for each its missing rows, the length of its values' bytes, and those. */
@@ -29,18 +30,16 @@ final class PackedTallies
     public static function unpack(string $bytes, ?int $decimals): array
     {
         $observations = [];
-        /** @var array{1: int} $groups */
-        $groups = unpack('q', $bytes);
+        $groups = Packed::integers('q', $bytes)[1];
         $at = 8;
-        for ($group = 0; $group < $groups[1]; ++$group) {
-            /** @var array{missing: int, length: int} $head */
-            $head = unpack('qmissing/qlength', $bytes, $at);
+        for ($group = 0; $group < $groups; ++$group) {
+            [1 => $missing, 2 => $length] = Packed::integers('q2', $bytes, $at);
             $at += 16;
             $observations[] = new Observations(
-                ValueCounts::fromBytes(substr($bytes, $at, $head['length']), $decimals),
-                $head['missing'],
+                ValueCounts::fromBytes(substr($bytes, $at, $length), $decimals),
+                $missing,
             );
-            $at += $head['length'];
+            $at += $length;
         }
 
         return $observations;

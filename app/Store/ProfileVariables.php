@@ -51,9 +51,16 @@ final readonly class ProfileVariables
         return new VariableSheet(
             $variable,
             NumberProfile::of($overall, $groups, $question->basis),
-            $variable->unread === 0 ? [] : $variable->unreadCells()->limit(self::UNREAD_SHOWN)->get()
-                ->map(static fn (UnreadCell $cell): array => ['row' => $cell->row, 'text' => $cell->text])->values()->all(),
+            $variable->unread === 0 ? [] : $this->firstUnread($variable),
         );
+    }
+
+    /** @return list<array{row: int, text: string}> */
+    private function firstUnread(Variable $variable): array
+    {
+        $cells = $variable->unreadCells()->limit(self::UNREAD_SHOWN)->get();
+
+        return array_values($cells->map(static fn(UnreadCell $cell): array => ['row' => $cell->row, 'text' => $cell->text])->all());
     }
 
     /** @return list<string|null> */

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Store;
 
+use App\Models\ColumnChunk;
 use App\Models\Variable;
-use Illuminate\Support\Facades\DB;
+use Illuminate\Database\Eloquent\Builder;
 use RowTally\Core\Columns\Chunk;
-use RowTally\Core\Columns\ChunkEncoding;
 use RowTally\Core\Columns\NumberColumn;
 use RowTally\Core\Values\PowerSums;
 
@@ -22,31 +22,29 @@ final class StoredColumns
     /** @return list<Chunk> as they were at that revision, in row order */
     public static function chunks(Variable $variable, int $revision): array
     {
-        // The query builder, not models: a million rows are some hundred chunks, and nothing is done to them but unpacking.
-        $rows = DB::table('column_chunks')
+        $rows = ColumnChunk::query()
             ->where('variable_id', $variable->id)
             ->where('since_revision', '<=', $revision)
-            ->where(static fn ($query) => $query->whereNull('until_revision')->orWhere('until_revision', '>', $revision))
-            ->orderBy('number')
-            ->get();
+            ->where(static fn(Builder $query): Builder => $query->where('until_revision', '=', null)->orWhere('until_revision', '>', $revision));
+        $rows->orderBy('number');
 
-        return array_values(array_map(self::chunk(...), $rows->all()));
+        return array_values($rows->get()->map(self::chunk(...))->all());
     }
 
-    private static function chunk(object $row): Chunk
+    private static function chunk(ColumnChunk $row): Chunk
     {
         $isWhole = $row->decimals !== null;
-        $number = static fn (?string $text): int|float|null => $text === null ? null : ($isWhole ? (int) $text : (float) $text);
+        $number = static fn(?string $text): int|float|null => $text === null ? null : ($isWhole ? (int) $text : (float) $text);
 
         return new Chunk(
-            ChunkEncoding::from($row->encoding),
+            $row->encoding,
             $row->rows,
             $row->missing,
             $row->payload,
             $row->decimals,
             $number($row->lowest),
             $number($row->highest),
-            $row->sum === null ? null : PowerSums::fromTexts($row->rows - $row->missing, $row->sum, $row->squares, $row->decimals),
+            $row->sum === null || $row->squares === null ? null : PowerSums::fromTexts($row->rows - $row->missing, $row->sum, $row->squares, $row->decimals),
         );
     }
 }

@@ -43,8 +43,8 @@ final class Tallies
             $variable,
             $by,
             $revision,
-            array_map(static fn (Observations $group): ValueCounts => $group->values, $observations),
-            array_map(static fn (Observations $group): int => $group->missing, $observations),
+            array_map(static fn(Observations $group): ValueCounts => $group->values, $observations),
+            array_map(static fn(Observations $group): int => $group->missing, $observations),
         );
 
         return $observations;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Columns;
 
+use RowTally\Core\Values\Packed;
 use RowTally\Core\Values\PowerSums;
 
 /**
@@ -27,13 +28,16 @@ final readonly class Chunk
         public ?PowerSums $powerSums = null,
     ) {}
 
-    /** @return array<int, int>|array<int, float> the rows as packed, keyed from 1; missing as the encoding's own mark */
-    public function unpacked(): array
+    /** @return array<int, int> the rows of any encoding but doubles and texts, keyed from 1; missing as the encoding's own mark */
+    public function integers(): array
     {
-        /** @var array<int, int>|array<int, float> $rows */
-        $rows = unpack($this->encoding->format() . '*', $this->payload) ?: [];
+        return Packed::integers($this->encoding->format() . '*', $this->payload);
+    }
 
-        return $rows;
+    /** @return array<int, float> the rows of a chunk of doubles, keyed from 1; missing as NaN */
+    public function doubles(): array
+    {
+        return Packed::doubles($this->encoding->format() . '*', $this->payload);
     }
 
     /** @return list<string|null> the texts of a text chunk */
@@ -41,7 +45,7 @@ final readonly class Chunk
     {
         $texts = [];
         $at = 4 * $this->rows;
-        foreach (unpack('V' . $this->rows, $this->payload) ?: [] as $length) {
+        foreach (Packed::integers('V' . $this->rows, $this->payload) as $length) {
             if ($length === 0xFFFFFFFF) {
                 $texts[] = null;
                 continue;

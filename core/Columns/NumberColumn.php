@@ -34,7 +34,7 @@ final readonly class NumberColumn
     /** @return list<float> the dictionary as doubles */
     public function doubleDictionary(): array
     {
-        return array_map(static fn (string $text): float => (float) $text, $this->dictionary);
+        return array_map(static fn(string $text): float => (float) $text, $this->dictionary);
     }
 
     /** The double that an unscaled integer of a chunk stands for. */

@@ -61,7 +61,7 @@ final class NumberColumnBuilder
         $this->count($chunk);
         $unread = $this->unreadTexts === [] ? [] : array_filter(
             $cells,
-            fn (string $cell): bool => isset($this->unreadTexts[$cell]),
+            fn(string $cell): bool => isset($this->unreadTexts[$cell]),
         );
         $this->unread += count($unread);
 
@@ -88,7 +88,7 @@ final class NumberColumnBuilder
     /** @return list<string> decimal texts of the byte codes */
     public function dictionary(): array
     {
-        return array_map(static fn (array $entry): string => NumberColumn::toText(...$entry), $this->dictionary);
+        return array_map(static fn(array $entry): string => NumberColumn::toText(...$entry), $this->dictionary);
     }
 
     /** The distinct values with their counts; null when there were too many to count on the way, or they are doubles. */
@@ -370,10 +370,8 @@ final class NumberColumnBuilder
 
             return;
         }
-        /** @var array<int, int> $integers */
-        $integers = $chunk->unpacked();
         $mark = $chunk->encoding->missingInteger();
-        foreach ($integers as $value) {
+        foreach ($chunk->integers() as $value) {
             if ($value !== $mark) {
                 $this->counts[$value] = ($this->counts[$value] ?? 0) + 1;
             }

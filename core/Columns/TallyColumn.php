@@ -6,6 +6,7 @@ namespace RowTally\Core\Columns;
 
 use RowTally\Core\Exception\InvalidInput;
 use RowTally\Core\Values\Observations;
+use RowTally\Core\Values\Packed;
 use RowTally\Core\Values\PowerSums;
 use RowTally\Core\Values\ValueCounts;
 
@@ -52,7 +53,7 @@ final class TallyColumn
         $rows = $shape->rowsByGroup();
 
         return array_map(
-            static fn (ValueCounts $values, int $group): Observations => new Observations($values, $rows[$group] - $values->n()),
+            static fn(ValueCounts $values, int $group): Observations => new Observations($values, $rows[$group] - $values->n()),
             $tallies,
             array_keys($tallies),
         );
@@ -148,8 +149,8 @@ final class TallyColumn
      */
     private static function countPairs(array $pairs, string $values, string $groups): array
     {
-        $group = unpack('C*', $groups) ?: [];
-        foreach (unpack('C*', $values) ?: [] as $i => $value) {
+        $group = Packed::integers('C*', $groups);
+        foreach (Packed::integers('C*', $values) as $i => $value) {
             ++$pairs[$group[$i] << 8 | $value];
         }
 
@@ -230,7 +231,7 @@ final class TallyColumn
      */
     private static function countIntegersByGroup(array $dense, array $integers, int $min, int $span, string $groups): array
     {
-        $group = unpack('C*', $groups) ?: [];
+        $group = Packed::integers('C*', $groups);
         foreach ($integers as $i => $value) {
             if ($value !== null) {
                 ++$dense[$group[$i] * $span + $value - $min];
@@ -243,28 +244,18 @@ final class TallyColumn
     /** @return list<ValueCounts> */
     private function sortedIntegers(): array
     {
-        $gathered = array_fill(0, $this->groups, []);
-        foreach ($this->chunks as $i => $chunk) {
-            $this->gather($gathered, $this->integers($chunk), $i);
-        }
-
         return array_map(
-            fn (array $values): ValueCounts => ValueCounts::ofUnorderedIntegers($values, $this->column->decimals ?? 0, $this->mergedSums()),
-            $gathered,
+            fn(array $values): ValueCounts => ValueCounts::ofUnorderedIntegers($values, $this->column->decimals ?? 0, $this->mergedSums()),
+            $this->gathered($this->integers(...)),
         );
     }
 
     /** @return list<ValueCounts> */
     private function sortedDoubles(): array
     {
-        $gathered = array_fill(0, $this->groups, []);
-        foreach ($this->chunks as $i => $chunk) {
-            $this->gather($gathered, $this->doubles($chunk), $i);
-        }
-
         return array_map(
-            fn (array $values): ValueCounts => ValueCounts::ofUnorderedDoubles($values, $this->mergedSums()),
-            $gathered,
+            fn(array $values): ValueCounts => ValueCounts::ofUnorderedDoubles($values, $this->mergedSums()),
+            $this->gathered($this->doubles(...)),
         );
     }
 
@@ -285,29 +276,34 @@ final class TallyColumn
     /**
      * @template T of int|float
      *
-     * @param list<list<T>>      $gathered values by group, added to
-     * @param array<int, T|null> $values   keyed from 1
+     * @param callable(Chunk): array<int, T|null> $read the rows of a chunk, keyed from 1
+     *
+     * @return list<list<T>> the values by group
      */
-    private function gather(array &$gathered, array $values, int $chunk): void
+    private function gathered(callable $read): array
     {
-        $group = $this->codes === null ? null : (unpack('C*', $this->codes[$chunk]) ?: []);
-        foreach ($values as $i => $value) {
-            if ($value !== null) {
-                $gathered[$group === null ? 0 : $group[$i]][] = $value;
+        $gathered = array_fill(0, $this->groups, []);
+        foreach ($this->chunks as $i => $chunk) {
+            $group = $this->codes === null ? null : Packed::integers('C*', $this->codes[$i]);
+            foreach ($read($chunk) as $row => $value) {
+                if ($value !== null) {
+                    $gathered[$group === null ? 0 : $group[$row]][] = $value;
+                }
             }
         }
+
+        return $gathered;
     }
 
     /** @return array<int, int|null> keyed from 1, over the column's decimals; missing as null */
     private function integers(Chunk $chunk): array
     {
-        /** @var array<int, int> $rows */
-        $rows = $chunk->unpacked();
+        $rows = $chunk->integers();
         $decimals = $this->column->decimals ?? 0;
         if ($chunk->encoding === ChunkEncoding::Codes) {
             $table = [null, ...$this->column->scaledDictionary()];
 
-            return array_map(static fn (int $code): ?int => $table[$code], $rows);
+            return array_map(static fn(int $code): ?int => $table[$code], $rows);
         }
         $factor = 10 ** ($decimals - ($chunk->decimals ?? 0));
         if ($chunk->missing === 0 && $factor === 1) {
@@ -315,26 +311,26 @@ final class TallyColumn
         }
         $mark = $chunk->encoding->missingInteger();
 
-        return array_map(static fn (int $value): ?int => $value === $mark ? null : $value * $factor, $rows);
+        return array_map(static fn(int $value): ?int => $value === $mark ? null : (int) ($value * $factor), $rows);
     }
 
     /** @return array<int, float|null> keyed from 1; missing as null */
     private function doubles(Chunk $chunk): array
     {
-        $rows = $chunk->unpacked();
         if ($chunk->encoding === ChunkEncoding::Float64) {
-            return array_map(static fn (int|float $value): ?float => is_nan((float) $value) ? null : (float) $value, $rows);
+            return array_map(static fn (float $value): ?float => is_nan($value) ? null : $value, $chunk->doubles());
         }
+        $rows = $chunk->integers();
         if ($chunk->encoding === ChunkEncoding::Codes) {
             $table = [null, ...$this->column->doubleDictionary()];
 
-            return array_map(static fn (int|float $code): ?float => $table[(int) $code], $rows);
+            return array_map(static fn (int $code): ?float => $table[$code], $rows);
         }
         $mark = $chunk->encoding->missingInteger();
         $decimals = $chunk->decimals ?? 0;
 
         return array_map(
-            static fn (int|float $value): ?float => $value === $mark ? null : NumberColumn::toDouble((int) $value, $decimals),
+            static fn (int $value): ?float => $value === $mark ? null : NumberColumn::toDouble($value, $decimals),
             $rows,
         );
     }

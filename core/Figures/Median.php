@@ -6,8 +6,8 @@ namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\TakenAs;
-use RowTally\Core\Values\Observations;
 use RowTally\Core\Quantiles\MiddleValue;
+use RowTally\Core\Values\Observations;
 
 /**
  * Median: half of the values lie below it, half above.

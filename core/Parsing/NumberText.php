@@ -54,7 +54,7 @@ final class NumberText
     private static function parseWithCare(string $text, string $decimalMark): array|float|null
     {
         $mark = preg_quote($decimalMark, '/');
-        $pattern = '/^([+\-\x{2212}]?)(\d*)(?:' . $mark . '(\d*))?(?:[eE]([+-]?\d{1,9}))?$/Du';
+        $pattern = '/^([+\-\x{2212}]?)([0-9]*)(?:' . $mark . '([0-9]*))?(?:[eE]([+-]?[0-9]{1,9}))?$/Du';
         if (preg_match($pattern, $text, $part) !== 1) {
             return null;
         }

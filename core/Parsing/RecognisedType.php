@@ -35,7 +35,7 @@ final readonly class RecognisedType
     public static function of(string $name, array $head, array $spread, bool $commaMark): self
     {
         $cells = [...$head, ...$spread];
-        $filled = array_values(array_filter($cells, static fn (string $cell): bool => !NumberText::isBlank($cell)));
+        $filled = array_values(array_filter($cells, static fn(string $cell): bool => !NumberText::isBlank($cell)));
         if ($filled === []) {
             return new self(VariableType::Number);
         }
@@ -63,7 +63,7 @@ final readonly class RecognisedType
      */
     private static function numbers(array $cells, string $mark): int
     {
-        return count(array_filter($cells, static fn (string $cell): bool => NumberText::parse($cell, $mark) !== null));
+        return count(array_filter($cells, static fn(string $cell): bool => NumberText::parse($cell, $mark) !== null));
     }
 
     /**
@@ -76,10 +76,10 @@ final readonly class RecognisedType
             return false;
         }
         if (!$isNumber || self::areCodes($cells)) {
-            return array_filter($cells, static fn (string $cell): bool => preg_match('/\d/', $cell) !== 1
+            return array_filter($cells, static fn(string $cell): bool => preg_match('/\d/', $cell) !== 1
                 || preg_match('/\s/', $cell) === 1 || strlen($cell) > self::LONGEST_CODE) === [];
         }
-        if (array_filter($cells, static fn (string $cell): bool => !ctype_digit($cell)) !== []) {
+        if (array_filter($cells, static fn(string $cell): bool => !ctype_digit($cell)) !== []) {
             return false;
         }
         if (preg_match(self::ID_NAME, $name) === 1) {

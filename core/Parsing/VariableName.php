@@ -31,7 +31,7 @@ final readonly class VariableName
     {
         $header = trim($header);
         if (preg_match('/^(.*\S)\s*(?:\(([^()]{1,24})\)|\[([^\[\]]{1,24})\])$/Du', $header, $part) === 1) {
-            $unit = trim($part[3] ?? $part[2]);
+            $unit = trim($part[3] ?? $part[2] ?? '');
             if (in_array($unit, self::UNITS, true) || preg_match('/^per \S/u', $unit) === 1) {
                 return new self($part[1], $unit, $header);
             }

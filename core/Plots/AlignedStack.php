@@ -41,14 +41,14 @@ final readonly class AlignedStack
         }
         $classes = AutomaticClasses::for($overall);
         $histograms = array_map(
-            static fn (Observations $group): Histogram => Histogram::of($group->values, $classes, $basis->classEdge),
+            static fn(Observations $group): Histogram => Histogram::of($group->values, $classes, $basis->classEdge),
             [$overall, ...$groups],
         );
         $boxes = array_map(
-            static fn (Observations $group): ?BoxPlot => $group->n() === 0 ? null : BoxPlot::of($group, $basis),
+            static fn(Observations $group): ?BoxPlot => $group->n() === 0 ? null : BoxPlot::of($group, $basis),
             [$overall, ...$groups],
         );
-        $inGroups = array_map(static fn (Histogram $histogram): int => max($histogram->counts), array_slice($histograms, 1));
+        $inGroups = array_map(static fn(Histogram $histogram): int => $histogram->highest(), array_slice($histograms, 1));
 
         return new self(
             $classes->areCentredOnWholeNumbers()
@@ -57,7 +57,7 @@ final readonly class AlignedStack
             $classes,
             $histograms,
             $boxes,
-            max($histograms[0]->counts),
+            $histograms[0]->highest(),
             $inGroups === [] ? 0 : max($inGroups),
         );
     }

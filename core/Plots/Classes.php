@@ -36,6 +36,6 @@ final readonly class Classes
     /** @return list<float> the number + 1 edges, each the double nearest to its decimal */
     public function edges(): array
     {
-        return array_map(fn (int $i): float => (float) (string) $this->edge($i), range(0, $this->number));
+        return array_map(fn(int $i): float => (float) (string) $this->edge($i), range(0, $this->number));
     }
 }

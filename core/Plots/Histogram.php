@@ -31,6 +31,11 @@ final readonly class Histogram
         public int $onOuterEdge,
     ) {}
 
+    public function highest(): int
+    {
+        return max(0, ...$this->counts);
+    }
+
     public static function of(OrderedValues $values, Classes $classes, ClassEdge $closed): self
     {
         $number = $classes->number;
@@ -45,10 +50,10 @@ final readonly class Histogram
             ? $values->countUpTo($last) - $upTo[$number]
             : $upTo[0] - $values->countBelow($first);
         $counts = [];
+        $outermost = $closed === ClassEdge::Left ? $number - 1 : 0;
         for ($i = 0; $i < $number; ++$i) {
-            $counts[] = $upTo[$i + 1] - $upTo[$i];
+            $counts[] = $upTo[$i + 1] - $upTo[$i] + ($i === $outermost ? $onOuterEdge : 0);
         }
-        $counts[$closed === ClassEdge::Left ? $number - 1 : 0] += $onOuterEdge;
 
         return new self(
             $classes,

@@ -20,7 +20,7 @@ use RowTally\Core\Values\Observations;
  */
 final readonly class Outliers
 {
-    /** Up to this many distinct outliers are listed, those nearest to each end first come. */
+    /** Up to this many outliers are marked, half of them at each end, the outermost. */
     public const SHOWN = 400;
 
     /** @param list<array{value: BigDecimal, count: int, far: bool}> $marks ascending */
@@ -36,6 +36,17 @@ final readonly class Outliers
 
     public static function of(Observations $observations, Basis $basis): self
     {
+        return self::marked($observations, $basis, self::SHOWN);
+    }
+
+    /** @return list<array{value: BigDecimal, count: int, far: bool}> all of them, however many */
+    public static function every(Observations $observations, Basis $basis): array
+    {
+        return self::marked($observations, $basis, 2 * $observations->n())->marks;
+    }
+
+    private static function marked(Observations $observations, Basis $basis, int $most): self
+    {
         $n = $observations->n();
         if ($n === 0) {
             return new self(0, [], false, 0, 0);
@@ -44,12 +55,12 @@ final readonly class Outliers
         $quartiles = $observations->quartiles($basis->quartileRule);
         $low = $values->countBelow($quartiles->lowerFence($basis->innerFence));
         $inside = $values->countUpTo($quartiles->upperFence($basis->innerFence));
-        $lowest = min($low, intdiv(self::SHOWN, 2));
-        $highest = min($n - $inside, intdiv(self::SHOWN, 2));
+        $lowest = min($low, intdiv($most, 2));
+        $highest = min($n - $inside, intdiv($most, 2));
         $farBelow = $quartiles->lowerFence($basis->outerFence);
         $farAbove = $quartiles->upperFence($basis->outerFence);
         $marks = array_map(
-            static fn (array $entry): array => [
+            static fn(array $entry): array => [
                 ...$entry,
                 'far' => $farBelow->compareTo($entry['value']) > 0 || $farAbove->compareTo($entry['value']) < 0,
             ],

@@ -34,7 +34,7 @@ final class RoundNumbers
     public static function stepNear(BigRational $wanted): BigDecimal
     {
         $exponent = self::exponent($wanted);
-        $steps = array_map(static fn (array $step): BigDecimal => self::scaled($step[0], $step[1] - $exponent), self::STEPS);
+        $steps = array_map(static fn(array $step): BigDecimal => self::scaled($step[0], $step[1] - $exponent), self::STEPS);
         $best = $steps[0];
         foreach ($steps as $step) {
             // step / wanted < wanted / best, in whole numbers: the next step up is nearer on the scale of ratios.

@@ -29,10 +29,10 @@ final readonly class NumberProfile
     public static function of(Observations $overall, array $groups, Basis $basis, ?array $statistics = null): self
     {
         $rows = array_map(
-            static fn (Statistic $statistic): array => [
+            static fn(Statistic $statistic): array => [
                 'statistic' => $statistic,
                 'figures' => array_map(
-                    static fn (Observations $group): Figure => $statistic->of($group, $basis),
+                    static fn(Observations $group): Figure => $statistic->of($group, $basis),
                     [$overall, ...$groups],
                 ),
             ],

@@ -19,7 +19,7 @@ final class Observations
     private array $quartiles = [];
 
     public function __construct(
-        public readonly OrderedValues $values,
+        public readonly ValueCounts $values,
         public readonly int $missing,
     ) {}
 

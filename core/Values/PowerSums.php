@@ -64,7 +64,7 @@ final readonly class PowerSums
         $byExponent = [];
         $countsByExponent = [];
         $n = 0;
-        foreach (unpack('q*', pack('d*', ...$values)) ?: [] as $i => $bits) {
+        foreach (Packed::integers('q*', pack('d*', ...$values)) as $i => $bits) {
             $exponent = ($bits >> 52) & 0x7FF;
             $mantissa = ($bits & 0xFFFFFFFFFFFFF) | ($exponent === 0 ? 0 : 1 << 52);
             $count = $counts === null ? 1 : $counts[$i - 1];

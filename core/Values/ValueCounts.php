@@ -67,7 +67,7 @@ final readonly class ValueCounts implements OrderedValues
      */
     public static function ofCountedIntegers(array $counts, int $decimals): self
     {
-        $counts = array_filter($counts);
+        $counts = array_filter($counts, static fn(int $count): bool => $count > 0);
         ksort($counts);
 
         return self::ofIntegers(array_keys($counts), array_values($counts), $decimals);
@@ -98,9 +98,8 @@ final readonly class ValueCounts implements OrderedValues
     /** Back from `toBytes()`. */
     public static function fromBytes(string $bytes, ?int $decimals): self
     {
-        /** @var array{distinct: int, sum: int, squares: int} $head */
-        $head = unpack('qdistinct/qsum/qsquares', $bytes);
-        $words = self::WORD * $head['distinct'];
+        [1 => $distinct, 2 => $sumLength, 3 => $squaresLength] = Packed::integers('q3', $bytes);
+        $words = self::WORD * $distinct;
         $at = 3 * self::WORD;
         $upTo = substr($bytes, $at + $words, $words);
         $sums = $at + 2 * $words;
@@ -108,12 +107,12 @@ final readonly class ValueCounts implements OrderedValues
         return new self(
             substr($bytes, $at, $words),
             $upTo,
-            $head['distinct'],
+            $distinct,
             $decimals,
             PowerSums::fromTexts(
-                $upTo === '' ? 0 : self::integer($upTo, $head['distinct'] - 1),
-                substr($bytes, $sums, $head['sum']),
-                substr($bytes, $sums + $head['sum'], $head['squares']),
+                $upTo === '' ? 0 : self::integer($upTo, $distinct - 1),
+                substr($bytes, $sums, $sumLength),
+                substr($bytes, $sums + $sumLength, $squaresLength),
                 $decimals,
             ),
         );
@@ -199,7 +198,7 @@ final readonly class ValueCounts implements OrderedValues
             throw InvalidInput::rankOutside($rank, $this->n());
         }
 
-        return $this->search(fn (int $i): bool => self::integer($this->upTo, $i) >= $rank);
+        return $this->search(fn(int $i): bool => self::integer($this->upTo, $i) >= $rank);
     }
 
     /** The first index whose value is at least the bound or, if $beyond, greater than it. */
@@ -211,7 +210,7 @@ final readonly class ValueCounts implements OrderedValues
             $clamped = $scaled->isGreaterThan(PHP_INT_MAX - 1) ? PHP_INT_MAX - 1 : ($scaled->isLessThan(PHP_INT_MIN) ? PHP_INT_MIN : $scaled->toInt());
             $threshold = $beyond ? $clamped + 1 : $clamped;
 
-            return $this->search(fn (int $i): bool => self::integer($this->values, $i) >= $threshold);
+            return $this->search(fn(int $i): bool => self::integer($this->values, $i) >= $threshold);
         }
 
         // A double that differs from the bound's own double lies on the same side of both; only a tie needs the exact decimals.
@@ -244,18 +243,12 @@ final readonly class ValueCounts implements OrderedValues
 
     private static function integer(string $words, int $index): int
     {
-        /** @var array{1: int} $word */
-        $word = unpack('q', $words, self::WORD * $index);
-
-        return $word[1];
+        return Packed::integers('q', $words, self::WORD * $index)[1];
     }
 
     private static function double(string $words, int $index): float
     {
-        /** @var array{1: float} $word */
-        $word = unpack('e', $words, self::WORD * $index);
-
-        return $word[1];
+        return Packed::doubles('e', $words, self::WORD * $index)[1];
     }
 
     /** @param list<int>|list<float> $numbers */
@@ -263,7 +256,7 @@ final readonly class ValueCounts implements OrderedValues
     {
         // In slices: a call with a million arguments needs a stack for them.
         return implode('', array_map(
-            static fn (array $slice): string => pack($format, ...$slice),
+            static fn(array $slice): string => pack($format, ...$slice),
             array_chunk($numbers, self::SLICE),
         ));
     }

@@ -32,6 +32,6 @@ final class DemoFiles
     /** @param list<list<string>> $rows cells without commas or quotation marks */
     private static function csv(array $rows): string
     {
-        return implode('', array_map(static fn (array $row): string => implode(',', $row) . "\n", $rows));
+        return implode('', array_map(static fn(array $row): string => implode(',', $row) . "\n", $rows));
     }
 }

@@ -27,11 +27,13 @@ final class SpringInspection
         sort($rows);
         array_unshift($rows, self::HEADER);
         // Three strong colonies on the lime avenue.
-        foreach ([[41, '58.3'], [118, '63.4'], [203, '66.0']] as [$row, $yield]) {
-            $rows[$row][9] = $yield;
-        }
+        $limeAvenue = [41 => '58.3', 118 => '63.4', 203 => '66.0'];
 
-        return $rows;
+        return array_map(
+            static fn(array $row, int $i): array => isset($limeAvenue[$i]) ? [...array_slice($row, 0, 9), $limeAvenue[$i], ...array_slice($row, 10)] : $row,
+            $rows,
+            array_keys($rows),
+        );
     }
 
     /** @return list<string> */

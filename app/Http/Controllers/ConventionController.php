@@ -13,7 +13,7 @@ final class ConventionController
 {
     public function index(): JsonResponse
     {
-        $choice = static fn (TakenAs|QuartileRule $choice): array => [
+        $choice = static fn(TakenAs|QuartileRule $choice): array => [
             'value' => $choice->value,
             'words' => $choice->words(),
             'sentence' => $choice->sentence(),

@@ -17,7 +17,7 @@ final class DatasetController
     public function index(#[CurrentUser] User $user): AnonymousResourceCollection
     {
         return DatasetSummaryResource::collection(
-            $user->datasets()->published()->withCount('variables')->latest('updated_at')->latest('id')->get(),
+            Dataset::query()->where('user_id', $user->id)->where('revision', '>', 0)->withCount('variables')->latest('updated_at')->latest('id')->get(),
         );
     }
 

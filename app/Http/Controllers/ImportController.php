@@ -20,9 +20,10 @@ final class ImportController
     /** Those that are still open, so that a reloaded page finds them again. */
     public function index(#[CurrentUser] User $user): AnonymousResourceCollection
     {
-        return ImportResource::collection($user->imports()
-            ->whereIn('status', array_filter(ImportStatus::cases(), static fn (ImportStatus $status): bool => $status->isOpen()))
-            ->with('dataset')->orderBy('id')->get());
+        $open = Import::query()->with('dataset')->where('user_id', $user->id);
+        $open->whereIn('status', ImportStatus::open())->orderBy('id');
+
+        return ImportResource::collection($open->get());
     }
 
     public function store(StartImportRequest $request, StartImport $startImport, #[CurrentUser] User $user): JsonResponse

@@ -31,11 +31,9 @@ final class ProfileRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        $words = static fn (array $cases): string => implode(', ', array_column($cases, 'value'));
-
         return [
-            'as' => 'The data are taken as one of: ' . $words(TakenAs::cases()) . '.',
-            'quartiles' => 'Quartiles are cut by one of: ' . $words(QuartileRule::cases()) . '.',
+            'as' => 'The data are taken as one of: ' . implode(', ', array_map(static fn(TakenAs $case): string => $case->value, TakenAs::cases())) . '.',
+            'quartiles' => 'Quartiles are cut by one of: ' . implode(', ', array_map(static fn(QuartileRule $case): string => $case->value, QuartileRule::cases())) . '.',
         ];
     }
 
@@ -44,7 +42,7 @@ final class ProfileRequest extends FormRequest
         $defaults = new Basis();
 
         return new Question(
-            array_slice(array_values(array_unique(array_filter(explode(',', $this->string('of')->toString())))), 0, self::MOST_VARIABLES),
+            array_slice(array_values(array_unique(array_filter(explode(',', $this->string('of')->toString()), static fn(string $key): bool => $key !== ''))), 0, self::MOST_VARIABLES),
             $this->string('by')->toString() === '' ? null : $this->string('by')->toString(),
             new Basis(
                 $this->enum('as', TakenAs::class) ?? $defaults->takenAs,

@@ -27,7 +27,7 @@ final class SignInRequest extends FormRequest
      */
     public function signIn(): void
     {
-        if (!Auth::attempt($this->safe()->only(['email', 'password']))) {
+        if (!Auth::attempt(['email' => $this->string('email')->toString(), 'password' => $this->string('password')->toString()])) {
             throw ValidationException::withMessages(['email' => 'No account has this e-mail address with this password.']);
         }
         $this->session()->regenerate();

@@ -27,7 +27,7 @@ final class ProfileResource extends JsonResource
             'revision' => $answer->dataset->revision,
             'basis' => $answer->question->basis->toArray(),
             'by' => $answer->question->by,
-            'groups' => array_map(static fn (?string $label): array => ['label' => $label], $answer->groups),
+            'groups' => array_map(static fn(?string $label): array => ['label' => $label], $answer->groups),
             'sheets' => array_map($this->sheet(...), $answer->sheets),
         ];
     }
@@ -56,12 +56,12 @@ final class ProfileResource extends JsonResource
         $basis = $this->resource->question->basis;
         $shown = $sheet->variable->decimals === null ? null : $sheet->variable->decimals + $basis->extraDecimals;
 
-        return array_map(static fn (array $row): array => [
+        return array_map(static fn(array $row): array => [
             'key' => $row['statistic']->key(),
             'label' => $row['statistic']->label(),
             'symbol' => $row['statistic']->symbol($basis->takenAs),
             'shown_as' => $row['statistic']->shownAs()->value,
-            'values' => array_map(static fn (Figure $figure): array => [
+            'values' => array_map(static fn(Figure $figure): array => [
                 'value' => $figure->value,
                 'text' => $figure->value === null ? null : DecimalText::of($figure->value, $row['statistic']->shownAs() === ShownAs::Rows ? 0 : $shown),
                 'reason' => $figure->reason?->value,
@@ -74,7 +74,7 @@ final class ProfileResource extends JsonResource
     {
         $present = array_sum($variable->sketch);
 
-        return array_map(static fn (string $label, int $count): array => [
+        return array_map(static fn(string $label, int $count): array => [
             'label' => $label,
             'count' => $count,
             'percent' => Percent::text($count, $present),

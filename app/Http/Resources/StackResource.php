@@ -30,7 +30,7 @@ final class StackResource extends JsonResource
                 'rule' => $closed->words(),
             ],
             'highest' => ['overall' => $stack->highestOverall, 'in_groups' => $stack->highestInGroups],
-            'lanes' => array_map(static fn (Histogram $histogram, ?BoxPlot $box): array => [
+            'lanes' => array_map(static fn(Histogram $histogram, ?BoxPlot $box): array => [
                 'counts' => $histogram->counts,
                 'box' => $box === null ? null : self::box($box),
             ], $stack->histograms, $stack->boxes),
@@ -50,7 +50,7 @@ final class StackResource extends JsonResource
             'outliers' => [
                 'total' => $box->outliers->total,
                 'cut' => $box->outliers->cut,
-                'marks' => array_map(static fn (array $mark): array => [
+                'marks' => array_map(static fn(array $mark): array => [
                     'value' => (float) (string) $mark['value'],
                     'text' => DecimalText::plain($mark['value']),
                     'count' => $mark['count'],

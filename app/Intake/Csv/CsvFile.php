@@ -72,12 +72,11 @@ final readonly class CsvFile
         if ($width > self::MAX_COLUMNS) {
             throw NotATable::tooManyColumns($width, self::MAX_COLUMNS);
         }
-        $hasHeader = array_filter($first, static fn (string $cell): bool => NumberText::parse($cell) === null) !== [];
+        $hasHeader = array_filter($first, static fn(string $cell): bool => NumberText::parse($cell) === null) !== [];
         if ($hasHeader && trim(substr($raw, $begin + $cut['ends'][0])) === '' && $isWhole) {
             throw NotATable::headerOnly($width);
         }
-        $wide = static fn (array $rows): array => array_values(array_filter($rows, static fn (array $row): bool => count($row) === $width));
-
+        
         return new self(
             $path,
             $bytes,
@@ -86,9 +85,19 @@ final readonly class CsvFile
             $hasHeader,
             $begin + ($hasHeader ? $cut['ends'][0] : 0),
             $hasHeader ? ($cut['lines'][1] ?? $cut['next']) : $line,
-            $wide(array_slice($cut['records'], $hasHeader ? 1 : 0)),
-            $isWhole ? [] : $wide(self::spread($path, $bytes, $records)),
+            self::asWideAs($width, array_slice($cut['records'], $hasHeader ? 1 : 0)),
+            $isWhole ? [] : self::asWideAs($width, self::spread($path, $bytes, $records)),
         );
+    }
+
+    /**
+     * @param list<list<string>> $rows
+     *
+     * @return list<list<string>>
+     */
+    private static function asWideAs(int $width, array $rows): array
+    {
+        return array_values(array_filter($rows, static fn(array $row): bool => count($row) === $width));
     }
 
     private static function refuseOtherFormats(string $raw): void

@@ -26,8 +26,8 @@ final class CsvRecords
      * @param bool $isLast whether the file ends here; otherwise an unfinished last record is left for the next piece
      *
      * @return array{records: list<list<string>>, lines: list<int>, ends: list<int>, next: int} the records, the line each starts
-     *                                                                                         in, where each ends in bytes, and the line
-     *                                                                                         after them
+     *                                                                                          in, where each ends in bytes, and the line
+     *                                                                                          after them
      *
      * @throws NotATable when a quotation mark is not closed where its cell ends
      */

@@ -70,7 +70,7 @@ final class CsvRows
             }
         }
         if ($rows > 0) {
-            yield array_map(static fn (array $pieces): array => array_merge(...$pieces), $parts);
+            yield array_map(static fn(array $pieces): array => array_merge(...$pieces), $parts);
         }
     }
 
@@ -96,11 +96,16 @@ final class CsvRows
             if ($columns[0] !== []) {
                 yield $columns;
             }
-            if (strlen($this->rest) > self::LONGEST_RECORD) {
+            if ($this->restBytes() > self::LONGEST_RECORD) {
                 throw NotATable::lineTooLong($this->line, self::LONGEST_RECORD);
             }
         } while (!$isLast);
         fclose($handle);
+    }
+
+    private function restBytes(): int
+    {
+        return strlen($this->rest);
     }
 
     /** @return list<list<string>>|null null when the block needs care */
@@ -175,7 +180,7 @@ final class CsvRows
 
             return array_pad($record, $this->width, '');
         }
-        if (array_filter(array_slice($record, $this->width), static fn (string $cell): bool => $cell !== '') !== []) {
+        if (array_filter(array_slice($record, $this->width), static fn(string $cell): bool => $cell !== '') !== []) {
             throw NotATable::tooManyCells($line, $cells, $this->width);
         }
 

@@ -11,7 +11,9 @@ export function Account() {
     }
     return (
         <>
-            <span title={account.email} className="max-md:hidden">{account.name}</span>
+            <span title={account.email} className="max-md:hidden">
+                {account.name}
+            </span>
             <Button look="quiet" className="px-1! font-normal!" disabled={signOut.isPending} onClick={() => signOut.mutate()}>
                 Sign out
             </Button>

@@ -20,7 +20,11 @@ export function SignInPage() {
     const submit = (event: SubmitEvent<HTMLFormElement>) => {
         event.preventDefault();
         const form = new FormData(event.currentTarget);
-        signIn.mutate({ email: String(form.get('email')), password: String(form.get('password')) });
+        const typed = (name: string) => {
+            const value = form.get(name);
+            return typeof value === 'string' ? value : '';
+        };
+        signIn.mutate({ email: typed('email'), password: typed('password') });
     };
     return (
         <main className="flex min-h-full flex-col">

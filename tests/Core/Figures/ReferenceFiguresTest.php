@@ -13,7 +13,6 @@ use RowTally\Core\Figures\Catalogue;
 use RowTally\Core\Figures\Reason;
 use RowTally\Core\Figures\Statistic;
 use RowTally\Core\Values\Observations;
-use RowTally\Core\Values\ValueCounts;
 use Tests\Core\Support\FigureAssertions;
 use Tests\Core\Support\ReferenceCases;
 

@@ -37,7 +37,7 @@ final class ReferenceCases
     public static function wholeCountsCases(): iterable
     {
         foreach (self::ofKind('value_counts') as $id => [$case]) {
-            if (array_filter($case['input']['counts'], static fn (mixed $count): bool => is_float($count) && floor($count) !== $count) === []) {
+            if (array_filter($case['input']['counts'], static fn(mixed $count): bool => is_float($count) && floor($count) !== $count) === []) {
                 yield $id => [$case];
             }
         }
@@ -73,8 +73,8 @@ final class ReferenceCases
     public static function values(array $numbers): ValueCounts
     {
         $texts = array_map(
-            static fn (int|float $number): string => is_int($number) ? (string) $number : json_encode($number, JSON_THROW_ON_ERROR),
-            array_values(array_filter($numbers, static fn (int|float|null $number): bool => $number !== null)),
+            static fn(int|float $number): string => is_int($number) ? (string) $number : json_encode($number, JSON_THROW_ON_ERROR),
+            array_values(array_filter($numbers, static fn(int|float|null $number): bool => $number !== null)),
         );
 
         return Numbers::ofTexts($texts);

@@ -1,0 +1,26 @@
+/** Who may import what in the page: the drawing in ARCHITECTURE.md as rules. */
+module.exports = {
+    forbidden: [
+        {
+            name: 'no-place-imports-another',
+            comment: 'A place uses plot, ui and api; what two places share belongs there. The account shows on every screen.',
+            severity: 'error',
+            from: { path: '^resources/js/(datasets|profile)/' },
+            to: { path: '^resources/js/(datasets|profile|account)/', pathNot: '^resources/js/$1/|^resources/js/account/Account.tsx$' },
+        },
+        {
+            name: 'plot-knows-no-place',
+            severity: 'error',
+            from: { path: '^resources/js/plot/' },
+            to: { path: '^resources/js/(datasets|profile|account)/' },
+        },
+        {
+            name: 'ui-knows-nothing',
+            severity: 'error',
+            from: { path: '^resources/js/ui/' },
+            to: { path: '^resources/js/(datasets|profile|account|plot|api)/' },
+        },
+        { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
+    ],
+    options: { tsConfig: { fileName: 'tsconfig.json' }, doNotFollow: { path: 'node_modules' }, tsPreCompilationDeps: true },
+};

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace RowTally\Core\Values;
+
+use RowTally\Core\Exception\InvalidInput;
+
+/**
+ * unpack() with types: lists of numbers out of packed bytes, keyed from 1 as unpack() keys them.
+ *
+ * @internal
+ */
+final class Packed
+{
+    /**
+     * @param string $format a letter and a number or *, of one of the integer formats
+     *
+     * @return array<int, int>
+     */
+    public static function integers(string $format, string $bytes, int $offset = 0): array
+    {
+        /** @var array<int, int>|false $integers */
+        $integers = unpack($format, $bytes, $offset);
+
+        return $integers === false ? throw InvalidInput::notEncodable('integers') : $integers;
+    }
+
+    /** @return array<int, float> */
+    public static function doubles(string $format, string $bytes, int $offset = 0): array
+    {
+        /** @var array<int, float>|false $doubles */
+        $doubles = unpack($format, $bytes, $offset);
+
+        return $doubles === false ? throw InvalidInput::notEncodable('doubles') : $doubles;
+    }
+}

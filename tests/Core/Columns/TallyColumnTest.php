@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Columns;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use RowTally\Core\Columns\CategoryColumnBuilder;
+use RowTally\Core\Columns\Chunk;
+use RowTally\Core\Columns\ChunkEncoding;
+use RowTally\Core\Columns\NumberColumnBuilder;
+use RowTally\Core\Columns\TallyColumn;
+use RowTally\Core\Columns\TextColumnBuilder;
+use RowTally\Core\Exception\InvalidInput;
+use RowTally\Core\Values\Observations;
+use RowTally\Core\Values\ValueCounts;
+use Tests\Core\Support\Numbers;
+
+/** Each fast shape of tallying against the plain one: pick out the cells of a group and count those alone. */
+final class TallyColumnTest extends TestCase
+{
+    /** @return iterable<string, array{callable(int): string, ChunkEncoding}> the cell of row i, and the encoding it must lead to */
+    public static function shapes(): iterable
+    {
+        yield 'byte codes' => [static fn(int $i): string => (string) ($i % 12), ChunkEncoding::Codes];
+        yield 'dense integers' => [static fn(int $i): string => number_format($i * 7919 % 4001 / 100, 2, '.', ''), ChunkEncoding::Int16];
+        yield 'integers too far apart for an array' => [static fn(int $i): string => (string) ($i * 7919 % 4001 * 10 ** 6), ChunkEncoding::Int64];
+        yield 'doubles' => [static fn(int $i): string => ($i * 7919 % 4001) . '.5e250', ChunkEncoding::Float64];
+    }
+
+    /** @param callable(int): string $cell */
+    #[DataProvider('shapes')]
+    public function test_every_shape_counts_what_the_plain_way_counts(callable $cell, ChunkEncoding $encoding): void
+    {
+        $labels = ['Alder Wick', '', '0', 'Brook End', '01'];
+        $cells = $groups = [];
+        for ($i = 1; $i <= 20_000; ++$i) {
+            $cells[] = $i % 13 === 0 ? '' : $cell($i);
+            $groups[] = $labels[$i * 31 % 5];
+        }
+        $numbers = new NumberColumnBuilder();
+        $categories = new CategoryColumnBuilder();
+        $numberChunks = array_map(static fn(array $part): Chunk => $numbers->add($part)->chunk, array_chunk($cells, Chunk::ROWS));
+        $groupChunks = array_map(static fn(array $part): Chunk => $categories->add($part)->chunk, array_chunk($groups, Chunk::ROWS));
+        self::assertSame($encoding, $numberChunks[1]->encoding, 'the shape under test must be the one that runs');
+
+        $tallies = TallyColumn::byGroup($numbers->column($numberChunks), $groupChunks, count($categories->labels()));
+
+        foreach (['', ...$categories->labels()] as $code => $label) {
+            $own = array_values(array_filter($cells, static fn(int $i): bool => $groups[$i] === $label, ARRAY_FILTER_USE_KEY));
+            $present = array_values(array_filter($own, static fn(string $text): bool => $text !== ''));
+            self::assertSame(self::dump(Numbers::ofTexts($present)), self::dump($tallies[$code]->values), $label);
+            self::assertSame(count($own) - count($present), $tallies[$code]->missing, $label);
+        }
+        self::assertSame(20_000, array_sum(array_map(static fn(Observations $group): int => $group->n() + $group->missing, $tallies)));
+    }
+
+    public function test_groups_must_be_byte_codes(): void
+    {
+        $builder = new NumberColumnBuilder();
+        $column = $builder->column([$builder->add(['1'])->chunk]);
+
+        $this->expectException(InvalidInput::class);
+        TallyColumn::byGroup($column, [(new TextColumnBuilder())->add(['a'])->chunk], 1);
+    }
+
+    public function test_a_column_without_rows_has_no_values(): void
+    {
+        $tally = TallyColumn::whole((new NumberColumnBuilder())->column([]));
+
+        self::assertSame([0, 0], [$tally->n(), $tally->missing]);
+    }
+
+    private static function dump(ValueCounts $values): string
+    {
+        return implode(' ', array_map(
+            static fn(array $entry): string => "{$entry['value']}×{$entry['count']}",
+            $values->n() === 0 ? [] : $values->between(1, $values->n()),
+        ));
+    }
+}

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Parsing;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Parsing\RecognisedType;
+
+final class RecognisedTypeTest extends TestCase
+{
+    /** @return iterable<string, array{string, list<string>, VariableType}> */
+    public static function columns(): iterable
+    {
+        yield 'numbers' => ['Yield', ['1.5', '2', '2'], VariableType::Number];
+        yield 'numbers with a third unreadable' => ['Yield', ['1.5', '2', 'n/a'], VariableType::Number];
+        yield 'more words than numbers' => ['Yield', ['1.5', 'low', 'n/a'], VariableType::Category];
+        yield 'no entry at all' => ['Yield', ['', ' ', ''], VariableType::Number];
+        yield 'row numbers' => ['Row', ['1', '2', '3', '4', '5', '6'], VariableType::Id];
+        yield 'a few whole numbers in order are values' => ['Frames', ['1', '2', '3'], VariableType::Number];
+        yield 'distinct whole numbers named as an id' => ['Hive no', ['71', '12', '55'], VariableType::Id];
+        yield 'distinct whole numbers named as a measure' => ['Mites', ['71', '12', '55'], VariableType::Number];
+        yield 'distinct decimals are values whatever their name' => ['id', ['1.5', '2.5'], VariableType::Number];
+        yield 'codes holding a digit' => ['Tag', ['AW-001', 'AW-002'], VariableType::Id];
+        yield 'codes that repeat' => ['Tag', ['AW-001', 'AW-001'], VariableType::Category];
+        yield 'an id has no gaps' => ['Tag', ['AW-001', '', 'AW-003'], VariableType::Category];
+        yield 'leading zeros name something' => ['Postcode', ['01234', '01234', '98765'], VariableType::Category];
+        yield 'labels' => ['Apiary', ['Brook End', 'Dunmere', 'Dunmere'], VariableType::Category];
+        yield 'many different words' => ['Remark', array_map(static fn(int $i): string => 'about ' . chr(97 + $i % 26) . $i, range(1, 40)), VariableType::Text];
+        yield 'long sentences' => ['Remark', [str_repeat('a long remark ', 10), 'x'], VariableType::Text];
+        yield 'one row' => ['x', ['5'], VariableType::Number];
+        yield 'one label' => ['x', ['a'], VariableType::Category];
+    }
+
+    /** @param list<string> $cells */
+    #[DataProvider('columns')]
+    public function test_a_column_is_taken_for_what_its_cells_look_like(string $name, array $cells, VariableType $expected): void
+    {
+        self::assertSame($expected, RecognisedType::of($name, $cells, [], false)->type);
+    }
+
+    public function test_the_decimal_mark_is_the_one_that_reads_more_cells(): void
+    {
+        self::assertSame(',', RecognisedType::of('kg', ['12,5', '13', 'n/a'], [], true)->decimalMark);
+        self::assertSame('.', RecognisedType::of('kg', ['12.5', '13'], [], true)->decimalMark);
+    }
+
+    public function test_a_decimal_comma_counts_only_where_it_is_not_the_delimiter(): void
+    {
+        self::assertSame(VariableType::Category, RecognisedType::of('kg', ['12,5', '13,1', '7,7', '12,5'], [], false)->type);
+    }
+
+    public function test_cells_from_elsewhere_in_the_file_have_a_say(): void
+    {
+        $row = range(1, 10);
+        $late = RecognisedType::of('Reading', array_map(strval(...), $row), ['900', '901', '900'], false);
+
+        self::assertSame(VariableType::Number, $late->type);
+    }
+}
