@@ -12,16 +12,16 @@ use Illuminate\Support\Carbon;
 /**
  * Rows × variables. Revision 0 is a draft that an import is still writing; nobody sees it.
  *
- * @property int          $id
- * @property int          $user_id
- * @property string       $title
- * @property string|null  $source
- * @property int          $rows
- * @property int          $revision
- * @property list<string> $notes           what the reader of the file should know
- * @property Carbon       $updated_at
- * @property Collection<int, Variable> $variables in the order of the file
- * @property int          $variables_count only where it was counted
+ * @property int                       $id
+ * @property int                       $user_id
+ * @property string                    $title
+ * @property string|null               $source
+ * @property int                       $rows
+ * @property int                       $revision
+ * @property list<string>              $notes           what the reader of the file should know
+ * @property Carbon                    $updated_at
+ * @property Collection<int, Variable> $variables       in the order of the file
+ * @property int                       $variables_count only where it was counted
  */
 final class Dataset extends Model
 {

@@ -318,19 +318,19 @@ final class TallyColumn
     private function doubles(Chunk $chunk): array
     {
         if ($chunk->encoding === ChunkEncoding::Float64) {
-            return array_map(static fn (float $value): ?float => is_nan($value) ? null : $value, $chunk->doubles());
+            return array_map(static fn(float $value): ?float => is_nan($value) ? null : $value, $chunk->doubles());
         }
         $rows = $chunk->integers();
         if ($chunk->encoding === ChunkEncoding::Codes) {
             $table = [null, ...$this->column->doubleDictionary()];
 
-            return array_map(static fn (int $code): ?float => $table[$code], $rows);
+            return array_map(static fn(int $code): ?float => $table[$code], $rows);
         }
         $mark = $chunk->encoding->missingInteger();
         $decimals = $chunk->decimals ?? 0;
 
         return array_map(
-            static fn (int $value): ?float => $value === $mark ? null : NumberColumn::toDouble($value, $decimals),
+            static fn(int $value): ?float => $value === $mark ? null : NumberColumn::toDouble($value, $decimals),
             $rows,
         );
     }

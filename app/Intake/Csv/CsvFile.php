@@ -76,7 +76,7 @@ final readonly class CsvFile
         if ($hasHeader && trim(substr($raw, $begin + $cut['ends'][0])) === '' && $isWhole) {
             throw NotATable::headerOnly($width);
         }
-        
+
         return new self(
             $path,
             $bytes,
@@ -93,11 +93,14 @@ final readonly class CsvFile
     /**
      * @param list<list<string>> $rows
      *
-     * @return list<list<string>>
+     * @return list<list<string>> without blank lines, short rows filled and long ones cut
      */
     private static function asWideAs(int $width, array $rows): array
     {
-        return array_values(array_filter($rows, static fn(array $row): bool => count($row) === $width));
+        return array_map(
+            static fn(array $row): array => array_slice(array_pad($row, $width, ''), 0, $width),
+            array_values(array_filter($rows, static fn(array $row): bool => $row !== [''] || $width === 1)),
+        );
     }
 
     private static function refuseOtherFormats(string $raw): void
@@ -146,7 +149,12 @@ final readonly class CsvFile
             }
         }
 
-        return $best ?? throw $error ?? NotATable::empty();
+        // A quotation mark that is off makes a table look like one column under the other delimiters.
+        if ($best === null || ($bestScore[0] === 0 && $error !== null)) {
+            throw $error ?? NotATable::empty();
+        }
+
+        return $best;
     }
 
     /** @return list<list<string>> */

@@ -198,7 +198,7 @@ export interface components {
             name: string;
             type: components["schemas"]["VariableType"];
             unit: string | null;
-            /** @description Rows without a value */
+            /** @description Rows without a value, those that could not be read among them. */
             missing: number;
             /** @description Cells that are kept as text because they are not numbers. */
             unread: number;
@@ -216,7 +216,7 @@ export interface components {
             bytes_total: number;
             bytes_read: number;
             rows_read: number;
-            /** @description Why it failed */
+            /** @description Why it failed, as a sentence for the person. */
             error: string | null;
             /** @description Set when it is done. */
             dataset_id: number | null;

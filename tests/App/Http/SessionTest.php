@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App\Http;
+
+use App\Models\User;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Hash;
+use Tests\App\AppTestCase;
+use Tests\App\Support\Contract;
+
+final class SessionTest extends AppTestCase
+{
+    public function test_the_right_password_signs_in_and_signing_out_ends_it(): void
+    {
+        Auth::logout();
+        $answer = $this->postJson('/api/session', ['email' => 'keeper@example.org', 'password' => 'nectar-flow'])->assertOk();
+        Contract::assertMeets('signIn', $answer);
+        self::assertSame('keeper', $answer->json('account.name'));
+        Contract::assertMeets('showSession', $this->getJson('/api/session')->assertJsonPath('account.email', 'keeper@example.org'));
+
+        Contract::assertMeets('signOut', $this->deleteJson('/api/session')->assertOk());
+        $this->getJson('/api/session')->assertJsonPath('account', null);
+    }
+
+    public function test_a_wrong_password_gets_one_sentence_that_does_not_say_which_part_was_wrong(): void
+    {
+        Auth::logout();
+        foreach (['keeper@example.org', 'nobody@example.org'] as $email) {
+            $answer = $this->postJson('/api/session', ['email' => $email, 'password' => 'wrong'])->assertStatus(422);
+            Contract::assertMeets('signIn', $answer);
+            self::assertSame('No account has this e-mail address with this password.', $answer->json('message'));
+        }
+        self::assertGuest();
+    }
+
+    public function test_guessing_is_slowed_down(): void
+    {
+        Auth::logout();
+        for ($i = 0; $i < 10; ++$i) {
+            $this->postJson('/api/session', ['email' => 'keeper@example.org', 'password' => "guess {$i}"])->assertStatus(422);
+        }
+        $answer = $this->postJson('/api/session', ['email' => 'Keeper@example.org', 'password' => 'nectar-flow'])->assertStatus(429);
+        Contract::assertMeets('signIn', $answer);
+    }
+
+    public function test_passwords_are_kept_only_hashed(): void
+    {
+        $kept = User::query()->findOrFail($this->keeper->id)->getAuthPassword();
+
+        self::assertNotSame('nectar-flow', $kept);
+        self::assertTrue(Hash::check('nectar-flow', $kept));
+    }
+}

@@ -1,0 +1,235 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App\Intake;
+
+use App\Intake\ImportFile;
+use App\Models\Dataset;
+use App\Models\Import;
+use App\Models\ImportStatus;
+use App\Models\Variable;
+use App\Store\StoredColumns;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Storage;
+use PHPUnit\Framework\Attributes\DataProvider;
+use RowTally\Core\Columns\Chunk;
+use RowTally\Core\Columns\ChunkEncoding;
+use RowTally\Core\Columns\VariableType;
+use RowTally\Demo\DemoFiles;
+use Tests\App\AppTestCase;
+use Tests\App\Support\Contract;
+
+final class ImportTest extends AppTestCase
+{
+    /** @return iterable<string, array{string}> */
+    public static function dialects(): iterable
+    {
+        yield 'commas' => ["tag,kg,type\nA1,1.5,x\nA2,-2,y\nA3,,x\n"];
+        yield 'semicolons' => ["tag;kg;type\nA1;1.5;x\nA2;-2;y\nA3;;x\n"];
+        yield 'tabs' => ["tag\tkg\ttype\nA1\t1.5\tx\nA2\t-2\ty\nA3\t\tx\n"];
+        yield 'decimal commas' => ["tag;kg;type\nA1;1,5;x\nA2;-2;y\nA3;;x\n"];
+        yield 'byte order mark' => ["\u{FEFF}tag,kg,type\nA1,1.5,x\nA2,-2,y\nA3,,x\n"];
+        yield 'CRLF and no line break at the end' => ["tag,kg,type\r\nA1,1.5,x\r\nA2,-2,y\r\nA3,,x"];
+        yield 'quotation marks' => ["\"tag\",\"kg\",\"type\"\n\"A1\",\"1.5\",\"x\"\n\"A2\",-2,y\nA3,\"\",x\n"];
+        yield 'blank lines' => ["\n\ntag,kg,type\nA1,1.5,x\n\nA2,-2,y\nA3,,x\n\n"];
+        yield 'delimiters at the end of lines' => ["tag,kg,type\nA1,1.5,x,\nA2,-2,y,,\nA3,,x\n"];
+    }
+
+    #[DataProvider('dialects')]
+    public function test_one_table_in_every_dialect_is_the_same_dataset(string $content): void
+    {
+        $dataset = $this->dataset($content);
+        $variables = $dataset->variables;
+
+        self::assertSame(3, $dataset->rows);
+        self::assertSame(['tag', 'kg', 'type'], $variables->pluck('name')->all());
+        self::assertSame([VariableType::Id, VariableType::Number, VariableType::Category], $variables->pluck('type')->all());
+        self::assertSame([0, 1, 0], $variables->pluck('missing')->all());
+        self::assertSame(['A1', 'A2', 'A3'], StoredColumns::chunks($variables[0], 1)[0]->texts());
+        self::assertEquals([-0.25, -0.5], [$this->figures($this->profile($dataset, 'of=kg'))['mean'][0], $this->figures($this->profile($dataset, 'of=kg'))['sum'][0]]);
+    }
+
+    public function test_cells_that_are_no_numbers_are_kept_with_their_row_and_counted(): void
+    {
+        $dataset = $this->dataset("kg\n5\nn/a\n7\n8\n\n–\n9\n");
+        $variable = $dataset->variables[0];
+
+        self::assertSame([7, 3, 2], [$dataset->rows, $variable->missing, $variable->unread]);
+        self::assertSame([[2, 'n/a'], [6, '–']], $variable->unreadCells->map(static fn($cell): array => [$cell->row, $cell->text])->all());
+        self::assertSame(['Cells that are not numbers were kept as text and count as missing: kg (2).'], $dataset->notes);
+        self::assertSame(
+            ['total' => 2, 'first' => [['row' => 2, 'text' => 'n/a'], ['row' => 6, 'text' => '–']]],
+            $this->profile($dataset, 'of=kg')['sheets'][0]['unread'],
+        );
+    }
+
+    public function test_rows_that_are_too_short_are_filled_with_missing_and_said(): void
+    {
+        $dataset = $this->dataset("a,b,c\n1,2,3\n4\n5,6\n7,8,9\n");
+
+        self::assertSame([0, 1, 2], $dataset->variables->pluck('missing')->all());
+        self::assertSame(['2 rows have fewer cells than there are names (the first is line 3 of the file); the cells that are not there count as missing.'], $dataset->notes);
+    }
+
+    public function test_two_columns_with_the_same_name_get_names_of_their_own(): void
+    {
+        $dataset = $this->dataset("kg,kg,kg (kg)\n1,2,3\n4,5,6\n");
+
+        self::assertSame(['kg', 'kg 2', 'kg (kg)'], $dataset->variables->pluck('name')->all());
+        self::assertSame(['kg', 'kg-2', 'kg-kg'], $dataset->variables->pluck('key')->all());
+        self::assertEquals([3.5], $this->figures($this->profile($dataset, 'of=kg-2'))['mean']);
+    }
+
+    public function test_one_column_is_a_table_too(): void
+    {
+        self::assertSame(3, $this->dataset("kg\n1\n2\n3\n")->rows);
+        self::assertSame(',', $this->dataset("kg\n1,5\n2,5\n3,5\n")->rows === 3 ? ',' : '');
+    }
+
+    public function test_three_hundred_columns_are_all_there(): void
+    {
+        $row = static fn(callable $cell): string => implode(',', array_map($cell, range(1, 300))) . "\n";
+        $dataset = $this->dataset($row(static fn(int $i): string => "v{$i}") . $row(static fn(int $i): string => "{$i}.5") . $row(static fn(int $i): string => "-{$i}"));
+
+        self::assertCount(300, $dataset->variables);
+        self::assertEquals([300.5 - 300], $this->figures($this->profile($dataset, 'of=v300'))['sum']);
+        Contract::assertMeets('showDataset', $this->getJson("/api/datasets/{$dataset->id}")->assertOk());
+    }
+
+    public function test_hostile_names_and_cells_are_kept_as_they_stand(): void
+    {
+        $name = 'Hive "A" <script>alert(1)</script> שלום';
+        $label = '</td><img src=x onerror=alert(1)> "שלום"';
+        $quoted = static fn(string $cell): string => '"' . str_replace('"', '""', $cell) . '"';
+        $dataset = $this->dataset("{$quoted($name)},kg\n{$quoted($label)},1\n'); DROP TABLE datasets; --,2\n", 'a "quoted" <b>title</b>.csv');
+
+        self::assertSame($name, $dataset->variables[0]->name);
+        self::assertSame([$label, "'); DROP TABLE datasets; --"], $dataset->variables[0]->dictionary);
+        self::assertSame($label, $this->profile($dataset, 'of=kg&by=' . $dataset->variables[0]->key)['groups'][0]['label']);
+    }
+
+    public function test_labels_are_told_apart_as_exact_text(): void
+    {
+        $dataset = $this->dataset("g,x\n0,1\n00,2\nA,3\na,4\n á,5\n\"\",6\nA,7\n");
+
+        self::assertSame(['0', '00', 'A', 'a', ' á'], $dataset->variables[0]->dictionary);
+        self::assertSame(1, $dataset->variables[0]->missing);
+    }
+
+    public function test_a_first_line_of_numbers_is_a_row(): void
+    {
+        $dataset = $this->dataset("1,2\n3,4\n");
+
+        self::assertSame(['Column 1', 'Column 2'], $dataset->variables->pluck('name')->all());
+        self::assertSame(2, $dataset->rows);
+        self::assertStringContainsString('first line holds only numbers', $dataset->notes[0]);
+    }
+
+    public function test_chunks_hold_8192_rows_with_partial_aggregates_that_merge(): void
+    {
+        $content = "kg,g\n";
+        for ($i = 1; $i <= 20_000; ++$i) {
+            $content .= ($i % 3000) / 10 . ',' . 'ab'[$i % 2] . "\n";
+        }
+        $dataset = $this->dataset($content);
+        $chunks = StoredColumns::chunks($dataset->variables[0], 1);
+
+        self::assertSame([8192, 8192, 3616], array_map(static fn(Chunk $chunk): int => $chunk->rows, $chunks));
+        self::assertSame(ChunkEncoding::Int16, $chunks[0]->encoding);
+        self::assertSame(ChunkEncoding::Codes, StoredColumns::chunks($dataset->variables[1], 1)[2]->encoding);
+        $sums = $chunks[0]->powerSums?->plus($chunks[1]->powerSums)->plus($chunks[2]->powerSums);
+        self::assertSame((float) $this->figures($this->profile($dataset, 'of=kg'))['sum'][0], (float) (string) $sums?->sum()->toBigDecimal());
+    }
+
+    public function test_the_import_is_the_first_revision_of_the_dataset(): void
+    {
+        $dataset = $this->dataset("kg\n1\n", 'spring.csv');
+
+        self::assertSame(1, $dataset->revision);
+        self::assertSame([[1, 'import', 'Imported from spring.csv']], $dataset->revisions->map(static fn($revision): array => [$revision->number, $revision->kind, $revision->summary])->all());
+    }
+
+    public function test_running_an_import_again_after_a_crash_leaves_one_dataset(): void
+    {
+        $import = $this->interrupted();
+        app(ImportFile::class)->import($import);
+
+        self::assertSame(ImportStatus::Done, $import->refresh()->status);
+        self::assertSame([1, 2], [Dataset::query()->count(), Variable::query()->count()]);
+        self::assertSame(2, DB::table('column_chunks')->count());
+    }
+
+    public function test_an_import_cancelled_while_it_waits_leaves_nothing(): void
+    {
+        $import = $this->interrupted();
+        $answer = $this->postJson("/api/imports/{$import->id}/cancel")->assertOk();
+        Contract::assertMeets('cancelImport', $answer);
+        self::assertSame('cancelling', $answer->json('status'));
+        app(ImportFile::class)->import($import->refresh());
+
+        self::assertSame(ImportStatus::Cancelled, $import->refresh()->status);
+        $this->assertDatabaseCount('datasets', 0);
+        Storage::assertMissing($import->path);
+    }
+
+    public function test_an_import_cancelled_while_it_runs_stops_and_leaves_nothing(): void
+    {
+        $import = $this->interrupted("kg,g\n" . str_repeat("1.25,a\n", 60_000));
+        $cancelled = false;
+        DB::listen(function ($query) use ($import, &$cancelled): void {
+            if (!$cancelled && str_starts_with($query->sql, 'insert into `column_chunks`')) {
+                $cancelled = true;
+                $this->postJson("/api/imports/{$import->id}/cancel")->assertOk();
+                usleep(300_000);
+            }
+        });
+        app(ImportFile::class)->import($import);
+
+        self::assertTrue($cancelled);
+        self::assertSame(ImportStatus::Cancelled, $import->refresh()->status);
+        $this->assertDatabaseCount('datasets', 0);
+        $this->assertDatabaseCount('column_chunks', 0);
+    }
+
+    public function test_an_import_that_has_ended_cannot_be_cancelled(): void
+    {
+        $import = $this->upload("kg\n1\n");
+
+        $this->postJson("/api/imports/{$import->id}/cancel")->assertOk()->assertJsonPath('status', 'done');
+    }
+
+    public function test_the_demo_files_are_what_their_generator_makes_and_can_all_be_read(): void
+    {
+        foreach (DemoFiles::contents() as $name => $content) {
+            self::assertStringEqualsFile(base_path("demo/{$name}"), $content);
+            self::assertGreaterThan(0, $this->dataset($content, $name)->rows, $name);
+        }
+    }
+
+    public function test_the_messy_original_keeps_what_it_cannot_read(): void
+    {
+        $dataset = $this->dataset(DemoFiles::contents()['spring-inspection-as-sent.csv']);
+        $yield = $dataset->variables->firstOrFail('name', 'Honey yield');
+
+        self::assertSame([237, 1], [$dataset->rows, $yield->unread]);
+        self::assertSame([1, VariableType::Number], [$yield->decimals, $yield->type]);
+    }
+
+    /** An import whose worker was stopped in the middle of it. */
+    private function interrupted(string $content = "kg,g\n1,a\n2,b\n"): Import
+    {
+        Storage::put('uploads/x.csv', $content);
+        $draft = Dataset::query()->create(['user_id' => $this->keeper->id, 'title' => 'x', 'notes' => []]);
+        Variable::query()->create(['dataset_id' => $draft->id, 'position' => 0, 'key' => 'kg', 'name' => 'kg', 'type' => VariableType::Number, 'dictionary' => [], 'sketch' => []]);
+
+        return $this->keeper->imports()->create([
+            'title' => 'x',
+            'file_name' => 'x.csv',
+            'path' => 'uploads/x.csv',
+            'status' => ImportStatus::Running,
+            'dataset_id' => $draft->id,
+            'bytes_total' => strlen($content),
+        ])->refresh();
+    }
+}

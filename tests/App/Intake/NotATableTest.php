@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App\Intake;
+
+use App\Models\ImportStatus;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Storage;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\App\AppTestCase;
+use Tests\App\Support\Contract;
+
+final class NotATableTest extends AppTestCase
+{
+    private const TABLE = 'a text file in UTF-8 with one row a line, cells set apart by commas, semicolons or tabs, names in the first line';
+
+    /** @return iterable<string, array{string, string}> */
+    public static function files(): iterable
+    {
+        yield 'empty' => ['', 'The file is empty. Expected: ' . self::TABLE . '. Check that the right file was chosen and that it was saved before.'];
+        yield 'only line breaks' => ["\n\r\n\n", 'The file is empty.'];
+        yield 'header only' => ["a,b\n", 'The file has 2 names in its first line and no row below it. Expected: at least one row under the names. Add the rows, or choose the file that holds them.'];
+        yield 'header and blank lines' => ["a\n\n\n", 'The file has one name in its first line and no row below it.'];
+        yield 'a row too long' => ["a,b\n1,2\n1,2,3\n", 'Line 3 has 3 cells, but the first line has 2 names. Expected: no more cells in a row than there are names.'];
+        yield 'a row too long, far down' => ["a,b\n" . str_repeat("1,2\n", 50_000) . "1,2,3\n", 'Line 50002 has 3 cells, but the first line has 2 names.'];
+        yield 'binary' => ["PK\x03\x04\x14\x00\x06\x00", 'The file is not text: it begins like a zip archive or an office document.'];
+        yield 'a picture' => ["\x89PNG\r\n\x1A\n", 'The file is not text: it begins like a picture.'];
+        yield 'zero bytes' => ["a,b\n1,\0\n", 'The file is not text: byte 7 is a zero byte.'];
+        yield 'zero bytes far down' => ["a,b\n" . str_repeat("1,2\n", 90_000) . "1,\0\n", 'The file is not text: line'];
+        yield 'UTF-16' => ["\xFF\xFEa\0,\0b\0", 'The file is not text: it begins like text in UTF-16.'];
+        yield 'Latin-1' => ["name,kg\nDr\xF6hnen,1\n", 'Line 2 holds bytes that are not UTF-8.'];
+        yield 'Latin-1 far down' => ["name,kg\n" . str_repeat("Alder,1\n", 40_000) . "Dr\xF6hnen,1\n", 'Line 40002 holds bytes that are not UTF-8.'];
+        yield 'a web page' => ["<!DOCTYPE html><html></html>\n<p>\n", 'The file begins like a web page or XML.'];
+        yield 'JSON' => ["[{\"a\": 1}]\n", 'The file begins like JSON.'];
+        yield 'a quotation mark that is not closed' => ["a,b\n1,\"x\n2,y\n", 'The quotation mark that opens a cell in line 2 is not closed where the cell ends.'];
+        yield 'letters behind a quotation mark' => ["a,b\n1,2\n1,\"x\"y\n", 'The quotation mark that opens a cell in line 3 is not closed where the cell ends.'];
+        yield 'a line without end' => [str_repeat('x', 5_000_000), 'Line 1 is longer than'];
+        yield 'too many columns' => [implode(',', range(1, 1001)) . "\n" . str_repeat(',', 1000) . "\n", 'The first line has 1001 cells. Expected: at most 1000 columns.'];
+    }
+
+    #[DataProvider('files')]
+    public function test_what_is_no_table_gets_a_sentence_and_leaves_nothing(string $content, string $sentence): void
+    {
+        $import = $this->upload($content);
+
+        self::assertSame(ImportStatus::Failed, $import->status);
+        self::assertStringStartsWith($sentence, (string) $import->error);
+        self::assertNull($import->dataset_id);
+        $this->assertDatabaseCount('datasets', 0);
+        $this->assertDatabaseCount('variables', 0);
+        $this->assertDatabaseCount('column_chunks', 0);
+        Storage::assertMissing($import->path);
+        Contract::assertMeets('showImport', $this->getJson("/api/imports/{$import->id}")->assertOk()->assertJsonPath('status', 'failed'));
+    }
+
+    public function test_an_upload_without_a_file_is_refused(): void
+    {
+        $answer = $this->postJson('/api/imports', [])->assertStatus(422);
+
+        Contract::assertMeets('startImport', $answer);
+        self::assertSame('Choose a file to upload.', $answer->json('message'));
+    }
+
+    public function test_a_file_over_the_limit_is_refused_with_the_limit(): void
+    {
+        config(['intake.max_upload_bytes' => 1 << 20]);
+        $answer = $this->post('/api/imports', ['file' => UploadedFile::fake()->create('big.csv', 2000)], ['Accept' => 'application/json']);
+
+        $answer->assertStatus(422)->assertJsonPath('message', 'The file is larger than 1 MB. Split it, or leave out columns that are not needed.');
+    }
+}
