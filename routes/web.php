@@ -12,7 +12,7 @@ use Illuminate\Support\Facades\Route;
 
 Route::prefix('api')->group(static function (): void {
     Route::get('session', [SessionController::class, 'show']);
-    Route::post('session', [SessionController::class, 'store'])->middleware('throttle:sign-in');
+    Route::post('session', [SessionController::class, 'store']);
     Route::get('conventions', [ConventionController::class, 'index']);
     Route::middleware('auth')->group(static function (): void {
         Route::delete('session', [SessionController::class, 'destroy']);

@@ -24,8 +24,8 @@ export function useSignOut() {
     return useMutation({
         mutationFn: async () => bodyOf(await api.DELETE('/session')),
         onSuccess: (session: Session) => {
-            queries.clear();
             queries.setQueryData(SESSION, session);
+            queries.removeQueries({ predicate: (query) => query.queryKey[0] !== SESSION[0] });
         },
     });
 }

@@ -22,7 +22,7 @@ export function FigureTable({
             <table className="border-collapse text-small whitespace-nowrap">
                 <thead>
                     <tr>
-                        <th className="sticky left-0 bg-paper" />
+                        <td className="sticky left-0 bg-paper" />
                         {names.map((name, i) => (
                             <th
                                 key={i}
@@ -41,10 +41,9 @@ export function FigureTable({
                     {rows.map((row) => (
                         <tr key={row.key} className={clsx('border-b', FAMILY_ENDS.has(row.key) ? 'border-hair-strong' : 'border-hair')}>
                             <th scope="row" className="sticky left-0 bg-paper py-1 pr-3 text-left font-normal">
-                                {row.label}
-                                {row.symbol !== '' && <i className="ml-1.5 font-serif text-small text-soft">{row.symbol}</i>}
+                                {row.label} {row.symbol !== '' && <i className="ml-0.5 font-serif text-small text-soft">{row.symbol}</i>}
                                 {row.shown_as === 'unit-squared' && unit !== null && unit.length < 8 && (
-                                    <span className="ml-1.5 text-fine text-soft">{unit}²</span>
+                                    <span className="ml-1 text-fine text-soft">{unit}²</span>
                                 )}
                             </th>
                             {row.values.map((figure, i) => (

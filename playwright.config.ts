@@ -1,0 +1,29 @@
+import { defineConfig } from '@playwright/test';
+
+export default defineConfig({
+    testDir: 'tests/browser',
+    outputDir: 'var/test/playwright',
+    workers: 1,
+    // Generous: a shared machine may stand still for seconds. Nothing here measures speed.
+    timeout: 180_000,
+    expect: { timeout: 30_000 },
+    reporter: 'list',
+    forbidOnly: true,
+    use: {
+        baseURL: process.env.ROWTALLY_URL ?? 'http://127.0.0.1:8750',
+        viewport: { width: 1280, height: 800 },
+        screenshot: 'only-on-failure',
+        launchOptions: {
+            executablePath: '/usr/bin/chromium',
+            args: [
+                '--no-sandbox',
+                '--disable-gpu',
+                '--disable-quic',
+                '--no-first-run',
+                '--disable-background-networking',
+                '--disable-component-update',
+                '--disable-sync',
+            ],
+        },
+    },
+});

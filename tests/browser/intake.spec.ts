@@ -1,0 +1,73 @@
+import { expect, test } from '@playwright/test';
+import { signIn, upload, uploadAndOpen } from './steps';
+
+test.beforeEach(async ({ page }) => {
+    await signIn(page);
+});
+
+const refused: [string, string | Buffer, string][] = [
+    ['an empty file', '', 'The file is empty.'],
+    ['a file with a header only', 'a,b,c\n', 'The file has 3 names in its first line and no row below it.'],
+    ['a ragged file', 'a,b\n1,2\n3,4,5\n', 'Line 3 has 3 cells, but the first line has 2 names.'],
+    ['a binary file called .csv', Buffer.from([0x50, 0x4b, 3, 4, 20, 0, 6, 0]), 'The file is not text: it begins like a zip archive'],
+];
+
+for (const [what, content, sentence] of refused) {
+    test(`${what} gets a sentence and makes no dataset`, async ({ page }) => {
+        const name = `${what}.csv`;
+        await upload(page, name, content);
+        await expect(page.getByRole('alert')).toContainText(sentence);
+        await page.getByRole('button', { name: 'Dismiss' }).click();
+        await expect(page.getByRole('alert')).toHaveCount(0);
+        await page.reload();
+        await expect(page.getByRole('heading', { name: 'Datasets' })).toBeVisible();
+        await expect(page.getByRole('link', { name: what })).toHaveCount(0);
+    });
+}
+
+test('a file of 50 MB is imported with progress, and another one can be cancelled', async ({ page }) => {
+    test.setTimeout(300_000);
+    const line = Array.from({ length: 10 }, (_, i) => `${i}1.25`).join(',');
+    const rows = 1_000_000;
+    const content = Buffer.concat([Buffer.from('a,b,c,d,e,f,g,h,i,j\n'), Buffer.from(`${line}\n`.repeat(rows))]);
+    expect(content.length).toBeGreaterThan(50_000_000);
+    // Held by the page itself: a file as large as this cannot be handed over in one message.
+    await page.evaluate(() => {
+        const input = document.querySelector<HTMLInputElement>('input[type=file]');
+        const text = `${Array.from({ length: 10 }, (_, i) => `${i}1.25`).join(',')}\n`.repeat(1_000_000);
+        const files = new DataTransfer();
+        files.items.add(new File(['a,b,c,d,e,f,g,h,i,j\n', text], 'large.csv', { type: 'text/csv' }));
+        files.items.add(new File(['a,b,c,d,e,f,g,h,i,j\n', text], 'unwanted.csv', { type: 'text/csv' }));
+        if (input !== null) {
+            input.files = files.files;
+            input.dispatchEvent(new Event('change', { bubbles: true }));
+        }
+    });
+    const status = (name: string) => page.getByRole('status').filter({ hasText: name });
+    await status('unwanted.csv').getByRole('button', { name: 'Cancel' }).click({ timeout: 60_000 });
+    await expect(page.getByText(/Reading: [\d,]+ rows so far/).first()).toBeVisible({ timeout: 60_000 });
+    await expect(status('large.csv')).toContainText('1,000,000 rows read', { timeout: 120_000 });
+    await expect(status('unwanted.csv')).toContainText('Cancelled; nothing was kept of it.', { timeout: 60_000 });
+    await page.getByRole('link', { name: 'Open its profile' }).click();
+    await expect(page.locator('td[data-figure="n"]')).toHaveText('1000000');
+});
+
+test('an import goes on while the page is reloaded, and its remarks are found in the profile', async ({ page }) => {
+    await uploadAndOpen(page, 'remarks.csv', 'a,b\n1,2\n\n3\n4,x\n5,6\n7,8\n');
+    await page.getByText('How the file was read: 3 remarks').click();
+    await expect(page.getByText('One blank line was passed over.')).toBeVisible();
+    await expect(page.getByText('One row has fewer cells than there are names (the first is line 4 of the file)')).toBeVisible();
+    await expect(page.getByText('Cells that are not numbers were kept as text and count as missing: b (1).')).toBeVisible();
+});
+
+test('a dataset is deleted only after asking', async ({ page }) => {
+    await upload(page, 'short lived.csv', 'x\n1\n');
+    const row = page.getByRole('row', { name: /short lived/ });
+    await expect(row).toBeVisible();
+    await row.getByRole('button', { name: 'Delete' }).click();
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    await expect(row).toBeVisible();
+    await row.getByRole('button', { name: 'Delete' }).click();
+    await page.getByRole('button', { name: 'Delete it' }).click();
+    await expect(row).toHaveCount(0);
+});

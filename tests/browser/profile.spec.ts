@@ -1,0 +1,191 @@
+import { expect, type Page, test } from '@playwright/test';
+import { choose, figures, signIn, uploadAndOpen } from './steps';
+
+const hives =
+    'Tag,Apiary,Honey (kg),Frames\nA1,Brook End,21.05,3\nA2,Dunmere,18.5,4\nA3,Brook End,21.07,5\nA4,Dunmere,n/a,5\nA5,Brook End,30,6\nA6,,12,7\n';
+
+test.beforeEach(async ({ page }) => {
+    await signIn(page);
+});
+
+test('a file comes in and a variable is profiled, by group, under another basis, and again after a reload', async ({ page }) => {
+    await uploadAndOpen(page, 'spring.csv', hives);
+    await expect(page.getByRole('heading', { name: 'Honey' })).toBeVisible();
+    await expect(page.getByRole('region', { name: 'Basis of every figure' })).toContainText('5 of 6 rows, taken as a sample');
+
+    // By hand: 12, 18.5, 21.05, 21.07, 30; the sum is 102.62, Σ(x − x̄)² is 167.12452.
+    expect(await figures(page, 'n')).toEqual(['5']);
+    expect(await figures(page, 'missing')).toEqual(['1']);
+    expect(await figures(page, 'mean')).toEqual(['20.524']);
+    expect(await figures(page, 'variance')).toEqual(['41.781']);
+    expect(await figures(page, 'sd')).toEqual(['6.464']);
+    expect(await figures(page, 'min')).toEqual(['12.000']);
+    expect(await figures(page, 'q1')).toEqual(['15.250']);
+    expect(await figures(page, 'median')).toEqual(['21.050']);
+    expect(await figures(page, 'q3')).toEqual(['25.535']);
+    expect(await figures(page, 'max')).toEqual(['30.000']);
+    expect(await figures(page, 'range')).toEqual(['18.000']);
+    expect(await figures(page, 'iqr')).toEqual(['10.285']);
+    expect(await figures(page, 'sum')).toEqual(['102.620']);
+    await page.getByText('1 cell could not be read').click();
+    await expect(page.getByText('row 4: n/a')).toBeVisible();
+
+    await choose(page, /^Split by/, 'Apiary');
+    await expect(page.getByRole('columnheader')).toHaveText(['Overall', 'Brook End', 'Dunmere', 'no entry']);
+    expect(await figures(page, 'mean')).toEqual(['20.524', '24.040', '18.500', '12.000']);
+    expect(await figures(page, 'sd')).toEqual(['6.464', '5.162', 'needs at least 2 values', 'needs at least 2 values']);
+    await expect(page.locator('svg [data-lane]')).toHaveCount(4);
+
+    await choose(page, /^Taken as/, 'population');
+    await choose(page, /^Quartiles by/, 'definition 7');
+    await expect(page.getByRole('rowheader', { name: 'Mean µ' })).toBeVisible();
+    await expect(page.getByRole('rowheader', { name: 'Standard deviation σ' })).toBeVisible();
+    expect(await figures(page, 'variance')).toEqual(['33.425', '17.761', '0.000', '0.000']);
+    expect((await figures(page, 'q1'))[0]).toBe('18.500');
+
+    await expect(page).toHaveURL(/by=apiary&as=population&quartiles=hf7/);
+    const seen = await page.getByRole('table').innerText();
+    await page.reload();
+    await expect(page.getByRole('rowheader', { name: 'Mean µ' })).toBeVisible();
+    expect(await page.getByRole('table').innerText()).toBe(seen);
+
+    await page.goBack();
+    await expect(page.getByRole('button', { name: 'Quartiles by: halves, middle left out' })).toBeVisible();
+    await expect.poll(() => figures(page, 'q1')).toEqual(['15.250', '21.050', '18.500', '12.000']);
+    await page.goBack();
+    await expect(page.getByRole('rowheader', { name: 'Mean x̄' })).toBeVisible();
+});
+
+test('every one of the eleven quartile rules can be chosen', async ({ page }) => {
+    await uploadAndOpen(page, 'powers.csv', 'x\n1\n2\n4\n8\n16\n32\n');
+    const expected: Record<string, string> = {
+        'halves, middle shared': '16.0',
+        'definition 1': '16.0',
+        'definition 2': '16.0',
+        'definition 3': '8.0',
+        'definition 4': '12.0',
+        'definition 5': '16.0',
+        'definition 6': '20.0',
+        'definition 7': '14.0',
+        'definition 8': '17.3',
+        'definition 9': '17.0',
+        'halves, middle left out': '16.0',
+    };
+    for (const [words, q3] of Object.entries(expected)) {
+        await choose(page, /^Quartiles by/, words);
+        await expect.poll(() => figures(page, 'q3'), words).toEqual([q3]);
+    }
+});
+
+test('the stack is drawn where its numbers say, on one axis', async ({ page }) => {
+    await uploadAndOpen(
+        page,
+        'stack.csv',
+        `g,x\n${[1, 2, 2, 3, 3, 3, 4, 4, 5, 30].map((x, i) => `${'ab'[i % 2] ?? ''},${x}.5`).join('\n')}\n`,
+    );
+    await choose(page, /^Split by/, 'g');
+    await expect(page.locator('svg [data-lane="b"]')).toBeVisible();
+
+    const lane = page.locator('svg [data-lane="Overall"]');
+    const at = async (selector: string) => Number(await lane.locator(selector).getAttribute('x1'));
+    const tick = async (text: string) => {
+        const place = await page
+            .locator('svg[role="img"] g[transform]', { has: page.getByText(text, { exact: true }) })
+            .getAttribute('transform');
+        return Number(/translate\(([\d.]+)/.exec(place ?? '')?.[1]);
+    };
+    const perUnit = ((await tick('20')) - (await tick('0'))) / 20;
+    const position = async (value: number) => (await tick('0')) + value * perUnit;
+
+    // 1.5 2.5 2.5 3.5 3.5 3.5 4.5 4.5 5.5 30.5: quartiles 2.5, 3.5, 4.5; the upper fence is at 7.5.
+    expect(Math.abs((await at('[data-median]')) - (await position(3.5)))).toBeLessThan(0.5);
+    expect(Math.abs((await at('[data-whisker="high"]')) - (await position(5.5)))).toBeLessThan(0.5);
+    expect(Math.abs((await at('[data-whisker="low"]')) - (await position(1.5)))).toBeLessThan(0.5);
+    const level = Number(await page.locator('[data-level="median"]').getAttribute('x1'));
+    expect(Math.abs(level - (await at('[data-median]')))).toBeLessThan(0.5);
+    await expect(lane.locator('[data-outlier="far"]')).toHaveCount(1);
+
+    const bars = await lane
+        .locator('rect[data-bar]')
+        .evaluateAll((rects) =>
+            rects.map((rect) => ({
+                height: Number(rect.getAttribute('height')),
+                rows: Number(/: (\d+) rows?$/.exec(rect.textContent)?.[1]),
+            })),
+        );
+    expect(bars.reduce((sum, bar) => sum + bar.rows, 0)).toBe(10);
+    const perRow = (bars[0]?.height ?? 0) / (bars[0]?.rows ?? 1);
+    for (const bar of bars) {
+        expect(Math.abs(bar.height - bar.rows * perRow)).toBeLessThan(0.5);
+    }
+});
+
+test('one more variable is ticked without losing the others', async ({ page }) => {
+    await uploadAndOpen(page, 'two.csv', hives);
+    await page.getByRole('checkbox', { name: 'Show Frames too' }).click();
+    await expect(page.getByRole('heading', { level: 2 })).toHaveText(['Honey', 'Frames']);
+    await page.getByRole('checkbox', { name: 'Show Apiary too' }).click();
+    await expect(page.getByRole('heading', { level: 2 })).toHaveText(['Apiary', 'Honey', 'Frames']);
+    await expect(page.getByRole('row', { name: 'Brook End 3 60.0' })).toBeVisible();
+    await page.getByRole('button', { name: 'Tag' }).click();
+    await expect(page.getByText('It names the rows, so no figures are made of it.')).toBeVisible();
+    await page.getByRole('checkbox', { name: 'Show Tag too' }).click();
+    await expect(page.getByText('No variable is ticked.')).toBeVisible();
+});
+
+test('an address with words that make no sense says what would', async ({ page }) => {
+    await uploadAndOpen(page, 'words.csv', hives);
+    await page.goto(`${new URL(page.url()).pathname}?of=honey&quartiles=hf10`);
+    await expect(page.getByRole('alert')).toContainText('Quartiles are cut by one of: halves-excluded');
+});
+
+test('hostile names are shown as text and do nothing', async ({ page }) => {
+    const dialogs: string[] = [];
+    page.on('dialog', (dialog) => {
+        dialogs.push(dialog.message());
+        void dialog.dismiss();
+    });
+    const name = 'Hive ""A"" <script>alert(1)</script> שלום';
+    await uploadAndOpen(
+        page,
+        'title <img src=x onerror=alert(2)> "q" שלום.csv',
+        `"${name}",kg\n"<img src=x onerror=alert(3)>",1\n"<b>bold</b>",2\n`,
+    );
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('title <img src=x onerror=alert(2)> "q" שלום');
+    await choose(page, /^Split by/, 'Hive "A" <script>');
+    await expect(page.getByRole('columnheader', { name: '<img src=x onerror=alert(3)>' })).toBeVisible();
+    await expect(page.getByRole('columnheader', { name: '<b>bold</b>' })).toBeVisible();
+    expect(dialogs).toEqual([]);
+});
+
+test('a variable that is all missing and a group without values say why there is no number', async ({ page }) => {
+    await uploadAndOpen(page, 'gaps.csv', 'g,x,empty\na,1,\nb,,\na,2,\n');
+    await page.getByRole('button', { name: 'empty' }).click();
+    await expect(page.getByText('There is no value to draw.')).toBeVisible();
+    expect(await figures(page, 'mean')).toEqual(['needs at least 1 value']);
+    await page.getByRole('button', { name: 'x', exact: true }).click();
+    await choose(page, /^Split by/, 'g');
+    await expect.poll(() => figures(page, 'mean')).toEqual(['1.5', '1.5', 'needs at least 1 value']);
+});
+
+test('three hundred variables can be searched', async ({ page }) => {
+    const line = (cell: (i: number) => string) => Array.from({ length: 300 }, (_, i) => cell(i + 1)).join(',');
+    await uploadAndOpen(page, 'wide.csv', `${line((i) => `v${i}`)}\n${line((i) => `${i}.5`)}\n${line((i) => `${i}`)}\n`);
+    await page.keyboard.press('/');
+    await page.keyboard.type('v299');
+    await page.getByRole('button', { name: 'v299' }).click();
+    await expect(page.getByRole('heading', { level: 2 })).toHaveText('v299');
+    expect(await figures(page, 'mean')).toEqual(['299.25']);
+});
+
+test('dark and light are kept', async ({ page }) => {
+    await page.getByRole('button', { name: /^Look:/ }).click();
+    await page.getByRole('button', { name: /^Look: light/ }).click();
+    await page.reload();
+    await expect(page.getByRole('button', { name: 'Look: dark' })).toBeVisible();
+    expect(await background(page)).toBe('rgb(18, 26, 23)');
+});
+
+async function background(page: Page): Promise<string> {
+    return page.evaluate(() => getComputedStyle(document.body).backgroundColor);
+}
