@@ -28,6 +28,9 @@ final readonly class ImportFile
 
             return;
         }
+        $began = microtime(true);
+        $heldBefore = memory_get_usage();
+        memory_reset_peak_usage();
         $this->discardDraft($import);
         $draft = Dataset::query()->create([
             'user_id' => $import->user_id,
@@ -48,6 +51,7 @@ final readonly class ImportFile
                 'status' => ImportStatus::Done,
                 'bytes_read' => $import->bytes_total,
                 'rows_read' => $reading->rows,
+                'measured' => ['seconds' => microtime(true) - $began, 'peak_bytes' => memory_get_peak_usage() - $heldBefore],
             ]);
         } catch (NotATable $notATable) {
             $this->end($import, ImportStatus::Failed, $notATable->finding->sentence());

@@ -21,6 +21,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int          $bytes_read
  * @property int          $rows_read
  * @property string|null  $error
+ * @property array{seconds: float, peak_bytes: int}|null $measured what the reading took
  * @property Dataset|null $dataset
  * @property User         $user
  */
@@ -36,6 +37,7 @@ final class Import extends Model
             'bytes_total' => 'integer',
             'bytes_read' => 'integer',
             'rows_read' => 'integer',
+            'measured' => 'array',
         ];
     }
 

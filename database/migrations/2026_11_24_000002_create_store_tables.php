@@ -104,6 +104,8 @@ return new class extends Migration {
             $table->unsignedBigInteger('bytes_read')->default(0);
             $table->unsignedBigInteger('rows_read')->default(0);
             $table->text('error')->nullable();
+            // What the reading took, for whoever runs the server: {seconds, peak_bytes above what the worker held before}.
+            $table->json('measured')->nullable();
             $table->timestamps();
             $table->index(['user_id', 'status']);
         });

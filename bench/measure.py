@@ -1,0 +1,167 @@
+"""Times Row Tally, SQL and numpy on the same file, one after the other in one run. Medians; ratios are what counts."""
+
+import http.cookiejar
+import json
+import statistics
+import subprocess
+import sys
+import time
+import urllib.parse
+import urllib.request
+import uuid
+
+import numpy
+
+FILE, URL, SOCKET, ROWS = sys.argv[1], sys.argv[2], sys.argv[3], int(sys.argv[4])
+NUMBERS = {"weight": ("Weight (kg)", 2), "temperature": ("Temperature (°C)", 3), "humidity": ("Humidity (%)", 4), "sound": ("Sound (dB)", 5)}
+KIND = {"weight": "decimals, 9,000 distinct", "temperature": "decimals, 330 distinct", "humidity": "byte codes", "sound": "a million distinct"}
+
+
+class Client:
+    def __init__(self):
+        self.jar = http.cookiejar.CookieJar()
+        self.opener = urllib.request.build_opener(urllib.request.HTTPCookieProcessor(self.jar))
+        self.call("GET", "/api/session")
+        self.call("POST", "/api/session", json.dumps({"email": "demo@rowtally.example", "password": "fenmoor"}).encode(), "application/json")
+
+    def call(self, method, path, body=None, kind=None):
+        token = next((urllib.parse.unquote(c.value) for c in self.jar if c.name == "XSRF-TOKEN"), "")
+        headers = {"Accept": "application/json", "X-XSRF-TOKEN": token}
+        if kind:
+            headers["Content-Type"] = kind
+        with self.opener.open(urllib.request.Request(URL + path, body, headers, method=method), timeout=600) as answer:
+            return json.load(answer)
+
+    def upload(self, path):
+        edge = uuid.uuid4().hex
+        with open(path, "rb") as file:
+            content = file.read()
+        body = b"".join([
+            f'--{edge}\r\nContent-Disposition: form-data; name="file"; filename="readings.csv"\r\nContent-Type: text/csv\r\n\r\n'.encode(),
+            content, f"\r\n--{edge}--\r\n".encode(),
+        ])
+        return self.call("POST", "/api/imports", body, f"multipart/form-data; boundary={edge}")
+
+
+def sql(statement):
+    done = subprocess.run(["mariadb", "--no-defaults", "--protocol=socket", f"--socket={SOCKET}", "--user=root", "--local-infile=1", "-N", "-B", "rowtally"],
+                          input=statement, capture_output=True, text=True, check=True)
+    return done.stdout
+
+
+def timed(work, times):
+    taken = []
+    for _ in range(times):
+        start = time.perf_counter()
+        work()
+        taken.append(time.perf_counter() - start)
+    return statistics.median(taken)
+
+
+def show(work, peer, peer_time, own, target):
+    ratio = own / peer_time
+    verdict = "" if target is None else ("met" if ratio <= target else "MISSED")
+    aim = "" if target is None else f"≤ {target:g}"
+    print(f"{work:<58} {peer:<16} {peer_time * 1000:>9.0f} ms {own * 1000:>9.0f} ms {ratio:>8.2f} {aim:>8} {verdict}", flush=True)
+
+
+def show_time(work, own, p95, target_ms, target_p95_ms):
+    verdict = "met" if own * 1000 <= target_ms and p95 * 1000 <= target_p95_ms else "MISSED"
+    print(f"{work:<58} {'median, 95th':<16} {own * 1000:>9.0f} ms {p95 * 1000:>9.0f} ms {'':>8} ≤ {target_ms}/{target_p95_ms} {verdict}", flush=True)
+
+
+def imported(client):
+    """One import through the real queue: seconds between its start and its end as the job itself notes them."""
+    started = client.upload(FILE)
+    while True:
+        state = client.call("GET", f"/api/imports/{started['id']}")
+        if state["status"] in ("done", "failed", "cancelled"):
+            assert state["status"] == "done", state
+            break
+        time.sleep(0.2)
+    seconds = float(sql(f"SELECT JSON_VALUE(measured, '$.seconds') FROM imports WHERE id = {started['id']}"))
+    peak = float(sql(f"SELECT JSON_VALUE(measured, '$.peak_bytes') FROM imports WHERE id = {started['id']}"))
+    return state["dataset_id"], seconds, peak
+
+
+def main():
+    print(f"{ROWS:,} rows × 6 columns, {round(len(open(FILE, 'rb').read()) / 1e6, 1)} MB\n")
+    print(f"{'work':<58} {'peer':<16} {'peer':>12} {'Row Tally':>12} {'ratio':>8} {'target':>8}")
+    client = Client()
+
+    sql("CREATE TABLE IF NOT EXISTS readings (reading INT, apiary VARCHAR(40), weight DOUBLE, temperature DOUBLE, humidity DOUBLE, sound DOUBLE)")
+
+    def load():
+        sql(f"TRUNCATE readings; LOAD DATA LOCAL INFILE '{FILE}' INTO TABLE readings FIELDS TERMINATED BY ',' IGNORE 1 LINES "
+            "(reading, apiary, @w, temperature, humidity, sound) SET weight = NULLIF(@w, '')")
+
+    pairs = []
+    for _ in range(3):
+        start = time.perf_counter()
+        load()
+        pairs.append((time.perf_counter() - start, imported(client)))
+    load_time = statistics.median(pair[0] for pair in pairs)
+    import_time = statistics.median(pair[1][1] for pair in pairs)
+    dataset, _, peak = pairs[-1][1]
+    show("import, types, aggregates, encodings, order", "LOAD DATA LOCAL", load_time, import_time, 0.6)
+    print(f"{'  memory over the worker at rest':<58} {'':<16} {'':>12} {peak / 1e6:>9.0f} MB {'':>8} {'≤ 32 MB':>8} {'met' if peak <= 32e6 else 'MISSED'}")
+
+    columns = {name: numpy.genfromtxt(FILE, delimiter=",", skip_header=1, usecols=place[1], dtype=float) for name, place in NUMBERS.items()}
+    apiaries = numpy.array([line.split(",", 2)[1] for line in open(FILE, encoding="utf-8").read().splitlines()[1:]])
+    codes = numpy.unique(apiaries, return_inverse=True)[1]
+
+    for name in NUMBERS:
+        values = columns[name][~numpy.isnan(columns[name])]
+        groups = codes[~numpy.isnan(columns[name])]
+
+        def by_numpy(x=values):
+            n, mean, sd = len(x), x.mean(), x.std(ddof=1)
+            numpy.percentile(x, [0, 25, 50, 75, 100])
+            centred = x - mean
+            (centred ** 3).mean(), (centred ** 4).mean()
+            numpy.histogram(x, 30)
+            return n, sd
+
+        def by_numpy_groups():
+            by_numpy()
+            for code in range(5):
+                by_numpy(values[groups == code])
+
+        low, high = float(values.min()), float(values.max())
+        figures = f"COUNT({name}), AVG({name}), STDDEV_SAMP({name}), MIN({name}), MAX({name}), SUM({name})"
+        quartiles = (f"SELECT DISTINCT PERCENTILE_CONT(0.25) WITHIN GROUP (ORDER BY {name}) OVER (), PERCENTILE_CONT(0.5) WITHIN GROUP (ORDER BY {name}) OVER (), "
+                     f"PERCENTILE_CONT(0.75) WITHIN GROUP (ORDER BY {name}) OVER () FROM readings WHERE {name} IS NOT NULL;")
+        classes = f"SELECT FLOOR(({name} - {low}) / {(high - low) / 30}) c, COUNT(*) FROM readings WHERE {name} IS NOT NULL GROUP BY c;"
+        statement = f"SELECT {figures} FROM readings; {quartiles} {classes}"
+        group_statement = (statement + f"SELECT apiary, {figures} FROM readings GROUP BY apiary; "
+                           + quartiles.replace("OVER ()", "OVER (PARTITION BY apiary)").replace("DISTINCT", "DISTINCT apiary,")
+                           + classes.replace("c,", "c, apiary,").replace("GROUP BY c", "GROUP BY c, apiary"))
+
+        def profile(words="", forget=True):
+            if forget:
+                sql("TRUNCATE tallies")
+            start = time.perf_counter()
+            client.call("GET", f"/api/datasets/{dataset}/profile?of={name}{words}")
+            return time.perf_counter() - start
+
+        profile()
+        numpy_time, sql_time = timed(by_numpy, 3), timed(lambda: sql(statement), 1)
+        cold = statistics.median(profile() for _ in range(5))
+        limit = 3 if name == "sound" else 1.5
+        show(f"cold profile of {name} ({KIND[name]})", "numpy", numpy_time, cold, limit)
+        show("", "SQL", sql_time, cold, 1 / 20)
+        numpy_time, sql_time = timed(by_numpy_groups, 3), timed(lambda: sql(group_statement), 1)
+        cold = statistics.median(profile("&by=apiary") for _ in range(5))
+        show(f"cold profile of {name} overall and by five groups", "numpy", numpy_time, cold, 4 if name == "sound" else 2)
+        show("", "SQL", sql_time, cold, None)
+        rules = ["halves-excluded", "halves-included"] + [f"hf{i}" for i in range(1, 10)]
+        warm = [profile(f"&quartiles={rule}&as=population", False) for rule in rules for _ in range(3)]
+        show_time(f"warm: another basis for {name}, whole request", statistics.median(warm), sorted(warm)[-2], 20, 50)
+        warm = [profile(f"&by=apiary&quartiles={rule}", False) for rule in rules for _ in range(3)]
+        show_time(f"warm: the same by five groups, whole request", statistics.median(warm), sorted(warm)[-2], 20, 50)
+
+    bare = [timed(lambda: client.call("GET", "/api/conventions"), 1) for _ in range(30)]
+    show_time("an API call that computes nothing", statistics.median(bare), sorted(bare)[-2], 15, 50)
+
+
+main()
