@@ -1,5 +1,6 @@
 """Times Row Tally, SQL and numpy on the same file, one after the other in one run. Medians; ratios are what counts."""
 
+import getpass
 import http.cookiejar
 import json
 import statistics
@@ -44,7 +45,7 @@ class Client:
 
 
 def sql(statement):
-    done = subprocess.run(["mariadb", "--no-defaults", "--protocol=socket", f"--socket={SOCKET}", "--user=root", "--local-infile=1", "-N", "-B", "rowtally"],
+    done = subprocess.run(["mariadb", "--no-defaults", "--protocol=socket", f"--socket={SOCKET}", f"--user={getpass.getuser()}", "--local-infile=1", "-N", "-B", "rowtally"],
                           input=statement, capture_output=True, text=True, check=True)
     return done.stdout
 

@@ -2,6 +2,9 @@
 # An instance is a folder under var/ with its own settings, data, logs and ports: `main` is that of ./start.
 # Sourced by bash with `set -euo pipefail`; ROOT is the project's folder.
 
+# Servers live in /usr/sbin, which an ordinary user does not have in the path.
+PATH="$PATH:/usr/sbin:/sbin"
+
 say() { printf '%s\n' "$*"; }
 fail() {
     printf 'Row Tally: %s\n' "$*" >&2
@@ -225,7 +228,8 @@ start_database() {
         GRANT ALL ON rowtally.* TO 'rowtally'@'127.0.0.1';"
 }
 
-database_root() { mariadb --no-defaults --protocol=socket --socket="$SOCKETS/db.sock" --user=root "$@"; }
+# The account that the installation makes for the person who runs it, let in by the socket alone.
+database_root() { mariadb --no-defaults --protocol=socket --socket="$SOCKETS/db.sock" --user="$(id -un)" "$@"; }
 
 artisan() { php -c "$ROOT/ops/php.ini" -d opcache.enable_cli=0 "$ROOT/artisan" "$@"; }
 

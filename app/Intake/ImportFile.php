@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Intake;
 
 use App\Intake\Csv\CsvFile;
+use App\Jobs\OrderVariables;
 use App\Models\Dataset;
 use App\Models\Import;
 use App\Models\ImportStatus;
@@ -47,6 +48,7 @@ final readonly class ImportFile
                 $this->progress($import),
             );
             $writer->publish($reading, "Imported from {$import->file_name}");
+            OrderVariables::dispatch($draft->id);
             $import->update([
                 'status' => ImportStatus::Done,
                 'bytes_read' => $import->bytes_total,

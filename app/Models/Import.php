@@ -10,20 +10,20 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 /**
  * An uploaded file on its way to becoming a dataset.
  *
- * @property int          $id
- * @property int          $user_id
- * @property int|null     $dataset_id  the draft while it runs, the dataset once done
- * @property string       $title
- * @property string       $file_name   as the person's machine calls it
- * @property string       $path        below the storage folder
- * @property ImportStatus $status
- * @property int          $bytes_total
- * @property int          $bytes_read
- * @property int          $rows_read
- * @property string|null  $error
- * @property array{seconds: float, peak_bytes: int}|null $measured what the reading took
- * @property Dataset|null $dataset
- * @property User         $user
+ * @property int                                         $id
+ * @property int                                         $user_id
+ * @property int|null                                    $dataset_id  the draft while it runs, the dataset once done
+ * @property string                                      $title
+ * @property string                                      $file_name   as the person's machine calls it
+ * @property string                                      $path        below the storage folder
+ * @property ImportStatus                                $status
+ * @property int                                         $bytes_total
+ * @property int                                         $bytes_read
+ * @property int                                         $rows_read
+ * @property string|null                                 $error
+ * @property array{seconds: float, peak_bytes: int}|null $measured    what the reading took
+ * @property Dataset|null                                $dataset
+ * @property User                                        $user
  */
 final class Import extends Model
 {

@@ -12,10 +12,8 @@ use App\Models\Dataset;
 use App\Models\Variable;
 use Illuminate\Support\Facades\DB;
 use RowTally\Core\Columns\Chunk;
-use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Plots\Sketch;
 use RowTally\Core\Values\Exact;
-use RowTally\Core\Values\ValueCounts;
 
 /**
  * Writes the columns of a draft dataset while a file is read, then publishes them as revision 1 in one transaction. A draft that
@@ -99,11 +97,10 @@ final class DatasetWriter implements ColumnSink
             'dictionary' => $read->dictionary,
         ])->save();
         $values = $read->values;
-        if ($read->type === VariableType::Number && $values === null) {
-            $values = (new Tallies())->whole($variable, self::FIRST_REVISION)->values;
-        } elseif ($values instanceof ValueCounts) {
+        if ($values !== null) {
             (new Tallies())->keep($variable, null, self::FIRST_REVISION, [$values], [$read->missing]);
         }
+        // A number variable with too many values to count on the way has none yet; see OrderVariables.
         $variable->update(['sketch' => $values === null ? $read->labelCounts : Sketch::of($values)]);
     }
 

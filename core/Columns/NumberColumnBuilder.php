@@ -182,6 +182,10 @@ final class NumberColumnBuilder
     /** @param list<string> $cells */
     private function encodeIntegers(array $cells): ?Chunk
     {
+        $alike = $this->memoising ? null : $this->alike($cells);
+        if ($alike !== null) {
+            return $this->integerChunk($alike, $alike);
+        }
         $values = [];
         $present = [];
         $decimals = $this->decimals;
@@ -198,6 +202,42 @@ final class NumberColumnBuilder
                 $present[] = (int) $value;
             }
         }
+
+        return $this->integerChunk($values, $present);
+    }
+
+    /**
+     * The integers of cells that are all written with as many decimals as the column has; null when one of them is not.
+     *
+     * One expression looks at the whole chunk, which is several times faster than reading cell by cell.
+     *
+     * @param list<string> $cells
+     *
+     * @return list<int>|null
+     */
+    private function alike(array $cells): ?array
+    {
+        $whole = NumberText::MAX_DIGITS - 1 - $this->decimals;
+        if ($whole < 1 || $cells === []) {
+            return null;
+        }
+        $number = "-?[0-9]{1,{$whole}}" . ($this->decimals === 0 ? '' : "[{$this->decimalMark}][0-9]{{$this->decimals}}");
+        $text = implode("\n", $cells);
+        if (preg_match("/^{$number}(?:\n{$number})*+$/D", $text) !== 1) {
+            return null;
+        }
+        $values = array_map(intval(...), explode("\n", str_replace($this->decimalMark, '', $text)));
+        $this->largest = max($this->largest, abs(min($values)), abs(max($values)));
+
+        return $values;
+    }
+
+    /**
+     * @param list<int|float|null> $values  unscaled integers, null = missing
+     * @param list<int>            $present those that are not missing
+     */
+    private function integerChunk(array $values, array $present): Chunk
+    {
         $min = $present === [] ? null : min($present);
         $max = $present === [] ? null : max($present);
         $encoding = ChunkEncoding::forIntegers($min ?? 0, $max ?? 0);
@@ -211,13 +251,13 @@ final class NumberColumnBuilder
 
         return new Chunk(
             $encoding,
-            count($cells),
+            count($values),
             $missing,
             pack($encoding->format() . '*', ...$values),
-            $decimals,
+            $this->decimals,
             $min,
             $max,
-            PowerSums::ofIntegers($present, null, $decimals),
+            PowerSums::ofIntegers($present, null, $this->decimals),
         );
     }
 

@@ -104,6 +104,23 @@ final class NumberColumnBuilderTest extends TestCase
         self::assertNotNull($roomy->valueCounts());
     }
 
+    public function test_cells_written_alike_are_packed_as_they_would_be_one_by_one(): void
+    {
+        $alike = array_map(static fn(int $i): string => number_format(($i - 500) * 1.37, 3, '.', ''), range(1, 1000));
+        $mixed = [...$alike, '7', '', 'n/a', '1e2'];
+        foreach ([$alike, $mixed] as $cells) {
+            $tight = new NumberColumnBuilder('.', 10);
+            $tight->add(array_map(strval(...), range(1, 400)));
+            $tight->add(['0.125']);
+            $encoded = $tight->add($cells);
+            $plain = (new NumberColumnBuilder())->add($cells);
+
+            self::assertEquals($plain->unread, $encoded->unread);
+            self::assertEquals([$plain->chunk->min, $plain->chunk->max, $plain->chunk->missing], [$encoded->chunk->min, $encoded->chunk->max, $encoded->chunk->missing]);
+            self::assertEquals($plain->chunk->powerSums?->toTexts(), $encoded->chunk->powerSums?->toTexts());
+        }
+    }
+
     public function test_one_value_in_several_spellings_is_one_value(): void
     {
         $builder = new NumberColumnBuilder();

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Jobs;
+
+use App\Models\Dataset;
+use App\Store\Tallies;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Queue\Queueable;
+use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Plots\Sketch;
+
+/**
+ * Puts the values of number variables in order that had too many distinct ones to be counted while the file was read, and draws
+ * their micro-plots. The dataset can be used meanwhile: a profile that comes first orders what it needs itself.
+ */
+final class OrderVariables implements ShouldQueue
+{
+    use Queueable;
+
+    public int $tries = 3;
+
+    public int $timeout = 3600;
+
+    public function __construct(private readonly int $datasetId) {}
+
+    public function handle(Tallies $tallies): void
+    {
+        $dataset = Dataset::query()->with('variables')->find($this->datasetId);
+        foreach ($dataset->variables ?? [] as $variable) {
+            if ($dataset !== null && $variable->type === VariableType::Number && $variable->sketch === [] && $variable->missing < $dataset->rows) {
+                $variable->update(['sketch' => Sketch::of($tallies->whole($variable, $dataset->revision)->values)]);
+            }
+        }
+    }
+}
