@@ -105,14 +105,12 @@ test('the stack is drawn where its numbers say, on one axis', async ({ page }) =
     expect(Math.abs(level - (await at('[data-median]')))).toBeLessThan(0.5);
     await expect(lane.locator('[data-outlier="far"]')).toHaveCount(1);
 
-    const bars = await lane
-        .locator('rect[data-bar]')
-        .evaluateAll((rects) =>
-            rects.map((rect) => ({
-                height: Number(rect.getAttribute('height')),
-                rows: Number(/: (\d+) rows?$/.exec(rect.textContent)?.[1]),
-            })),
-        );
+    const bars = await lane.locator('rect[data-bar]').evaluateAll((rects) =>
+        rects.map((rect) => ({
+            height: Number(rect.getAttribute('height')),
+            rows: Number(/: (\d+) rows?$/.exec(rect.textContent)?.[1]),
+        })),
+    );
     expect(bars.reduce((sum, bar) => sum + bar.rows, 0)).toBe(10);
     const perRow = (bars[0]?.height ?? 0) / (bars[0]?.rows ?? 1);
     for (const bar of bars) {

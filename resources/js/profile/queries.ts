@@ -12,7 +12,9 @@ export function useDataset(id: number) {
 }
 
 function sketchesToCome(dataset: Dataset): boolean {
-    return dataset.variables.some((variable) => variable.type === 'number' && variable.sketch.length === 0 && variable.missing < dataset.rows);
+    return dataset.variables.some(
+        (variable) => variable.type === 'number' && variable.sketch.length === 0 && variable.missing < dataset.rows,
+    );
 }
 
 /** The words of the basis line come from the core and never change while the page is open. */
