@@ -8,6 +8,7 @@ use App\Http\Resources\DatasetResource;
 use App\Http\Resources\DatasetSummaryResource;
 use App\Models\Dataset;
 use App\Models\User;
+use App\Store\DeleteDataset;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 use Illuminate\Http\Response;
@@ -26,9 +27,9 @@ final class DatasetController
         return new DatasetResource($dataset->load('variables'));
     }
 
-    public function destroy(Dataset $dataset): Response
+    public function destroy(Dataset $dataset, DeleteDataset $deleteDataset): Response
     {
-        $dataset->delete();
+        $deleteDataset->delete($dataset);
 
         return response()->noContent();
     }

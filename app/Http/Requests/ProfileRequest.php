@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use App\Store\Question;
+use Closure;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\Rules\Enum;
@@ -17,11 +18,11 @@ final class ProfileRequest extends FormRequest
 {
     private const MOST_VARIABLES = 60;
 
-    /** @return array<string, list<string|Enum>> */
+    /** @return array<string, list<string|Enum|Closure>> */
     public function rules(): array
     {
         return [
-            'of' => ['nullable', 'string', 'max:4000'],
+            'of' => ['nullable', 'string', 'max:6000', self::fewEnough(...)],
             'by' => ['nullable', 'string', 'max:80'],
             'as' => ['nullable', 'string', Rule::enum(TakenAs::class)],
             'quartiles' => ['nullable', 'string', Rule::enum(QuartileRule::class)],
@@ -42,12 +43,26 @@ final class ProfileRequest extends FormRequest
         $defaults = new Basis();
 
         return new Question(
-            array_slice(array_values(array_unique(array_filter(explode(',', $this->string('of')->toString()), static fn(string $key): bool => $key !== ''))), 0, self::MOST_VARIABLES),
+            self::variableKeys($this->string('of')->toString()),
             $this->string('by')->toString() === '' ? null : $this->string('by')->toString(),
             new Basis(
                 $this->enum('as', TakenAs::class) ?? $defaults->takenAs,
                 $this->enum('quartiles', QuartileRule::class) ?? $defaults->quartileRule,
             ),
         );
+    }
+
+    /** @param Closure(string): mixed $fail */
+    private static function fewEnough(string $attribute, mixed $value, Closure $fail): void
+    {
+        if (is_string($value) && count(self::variableKeys($value)) > self::MOST_VARIABLES) {
+            $fail('At most ' . self::MOST_VARIABLES . ' variables can be shown at once. Untick some.');
+        }
+    }
+
+    /** @return list<string> */
+    private static function variableKeys(string $words): array
+    {
+        return array_values(array_unique(array_filter(explode(',', $words), static fn(string $key): bool => $key !== '')));
     }
 }

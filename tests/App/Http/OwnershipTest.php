@@ -6,6 +6,7 @@ namespace Tests\App\Http;
 
 use App\Models\Dataset;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Storage;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\App\AppTestCase;
 use Tests\App\Support\Contract;
@@ -63,12 +64,14 @@ final class OwnershipTest extends AppTestCase
 
     public function test_deleting_a_dataset_deletes_all_of_it(): void
     {
-        $dataset = $this->dataset("kg,g\n1,a\nx,b\n3,a\n");
-        Contract::assertMeets('deleteDataset', $this->deleteJson("/api/datasets/{$dataset->id}")->assertNoContent());
+        $import = $this->upload("kg,g\n1,a\nx,b\n3,a\n");
+        Storage::assertExists($import->path);
+        Contract::assertMeets('deleteDataset', $this->deleteJson("/api/datasets/{$import->dataset_id}")->assertNoContent());
 
-        foreach (['datasets', 'revisions', 'variables', 'column_chunks', 'unread_cells', 'tallies'] as $table) {
+        foreach (['datasets', 'revisions', 'variables', 'column_chunks', 'unread_cells', 'tallies', 'imports'] as $table) {
             $this->assertDatabaseCount($table, 0);
         }
+        Storage::assertMissing($import->path);
     }
 
     public function test_an_address_of_the_api_that_does_not_exist_says_so_in_json(): void

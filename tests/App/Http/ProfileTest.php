@@ -142,6 +142,7 @@ final class ProfileTest extends AppTestCase
     {
         yield 'unknown variable' => ['of=weight', 'This dataset has no variable "weight". Choose one from the list of variables.'];
         yield 'unknown split' => ['of=x&by=nothing', 'This dataset has no variable "nothing". Choose one from the list of variables.'];
+        yield 'more variables than a screen holds' => ['of=' . implode(',', range(1, 61)), 'At most 60 variables can be shown at once. Untick some.'];
         yield 'split by a number' => ['of=x&by=x', '"x" makes no groups. Split by a category.'];
         yield 'unknown reading of the rows' => ['of=x&as=census', 'The data are taken as one of: sample, population.'];
         yield 'unknown quartile rule' => ['of=x&quartiles=hf10', 'Quartiles are cut by one of: halves-excluded, halves-included, hf1, hf2, hf3, hf4, hf5, hf6, hf7, hf8, hf9.'];
