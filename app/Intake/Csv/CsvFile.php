@@ -163,6 +163,10 @@ final readonly class CsvFile
         $rows = [];
         for ($i = 1; $i <= self::SPREAD_PIECES; ++$i) {
             $at = intdiv($bytes * $i, self::SPREAD_PIECES + 1);
+            if ($at < self::HEAD) {
+                // Read already; a row seen twice would make an id look as if it repeated.
+                continue;
+            }
             $piece = (string) file_get_contents($path, false, null, $at, self::SPREAD_PIECE);
             $newline = strpos($piece, "\n");
             if ($newline !== false) {

@@ -5,6 +5,21 @@ import { laneColour } from '../plot/colours';
 /** After these figures a stronger line ends a family: how many, centre and spread, the five numbers, widths. */
 const FAMILY_ENDS = new Set(['missing', 'variance', 'max', 'iqr']);
 
+const LABELS_PX = 160;
+const CHARACTER_PX = 7.3;
+const CELL_PADDING_PX = 16;
+
+/** About how wide the table is going to be, in pixels. */
+export function tableWidth(rows: FigureRow[]): number {
+    const columns = rows[0]?.values.length ?? 0;
+    let width = LABELS_PX;
+    for (let i = 0; i < columns; i++) {
+        const longest = Math.max(...rows.map((row) => row.values[i]?.text?.length ?? 0));
+        width += longest * CHARACTER_PX + CELL_PADDING_PX;
+    }
+    return width;
+}
+
 /** Figures down, overall and each group across; undefined ones say why. Names of groups scroll with their columns. */
 export function FigureTable({
     rows,

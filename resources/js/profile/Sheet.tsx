@@ -1,16 +1,17 @@
 import type { Profile, Sheet as SheetData } from '../api/client';
 import { AlignedStack } from '../plot/AlignedStack';
 import { count, counted } from '../ui/format';
-import { FigureTable } from './FigureTable';
+import { FigureTable, tableWidth } from './FigureTable';
 import { groupName } from './groups';
 import { LabelTable } from './LabelTable';
 
-const BESIDE_AT_MOST = 5;
+/** A wider table of figures stands above the plots, so that no group is hidden behind an edge. */
+const BESIDE_AT_MOST_PX = 560;
 
 /** The sheet of one variable: figures and plots together, or the labels of a category. */
 export function Sheet({ sheet, profile }: { sheet: SheetData; profile: Profile }) {
     const names = ['Overall', ...profile.groups.map(groupName)];
-    const isBeside = profile.groups.length <= BESIDE_AT_MOST;
+    const isBeside = tableWidth(sheet.figures) <= BESIDE_AT_MOST_PX;
     const heading = `sheet-${sheet.variable}`;
     return (
         <section aria-labelledby={heading} className="border-b border-hair pt-4 pb-8 last:border-b-0">

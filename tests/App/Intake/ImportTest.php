@@ -109,6 +109,19 @@ final class ImportTest extends AppTestCase
         self::assertSame($label, $this->profile($dataset, 'of=kg&by=' . $dataset->variables[0]->key)['groups'][0]['label']);
     }
 
+    public function test_an_id_is_recognised_in_files_of_any_size(): void
+    {
+        foreach ([1000, 20_000, 60_000] as $rows) {
+            $content = "tag,row,kg\n";
+            for ($i = 1; $i <= $rows; ++$i) {
+                $content .= sprintf("AW-%06d,%d,%d.5\n", $i, $i, $i % 40);
+            }
+            $types = $this->dataset($content)->variables->pluck('type')->all();
+
+            self::assertSame([VariableType::Id, VariableType::Id, VariableType::Number], $types, "{$rows} rows");
+        }
+    }
+
     public function test_labels_are_told_apart_as_exact_text(): void
     {
         $dataset = $this->dataset("g,x\n0,1\n00,2\nA,3\na,4\n á,5\n\"\",6\nA,7\n");

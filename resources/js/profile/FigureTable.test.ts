@@ -1,0 +1,19 @@
+import { expect, test } from 'vitest';
+import type { FigureRow } from '../api/client';
+import { tableWidth } from './FigureTable';
+
+const row = (...texts: (string | null)[]): FigureRow => ({
+    key: 'mean',
+    label: 'Mean',
+    symbol: '',
+    shown_as: 'unit',
+    values: texts.map((text) => ({ value: text === null ? null : 1, text, reason: text === null ? 'needs at least 1 value' : null })),
+});
+
+test('a table is as wide as its longest figures ask for', () => {
+    const narrow = tableWidth([row('1.0', '2.0')]);
+    expect(tableWidth([row('1.0', '2.0'), row('123456.000', '2.0')])).toBeGreaterThan(narrow);
+    expect(tableWidth([row('1.0', '2.0', '3.0')])).toBeGreaterThan(narrow);
+    expect(tableWidth([row('1.0', null)])).toBeLessThan(narrow);
+    expect(tableWidth([])).toBeGreaterThan(0);
+});
