@@ -38,10 +38,11 @@ test('a file comes in and a variable is profiled, by group, under another basis,
 
     await choose(page, /^Taken as/, 'population');
     await choose(page, /^Quartiles by/, 'definition 7');
+    // The last answer stays until the next is there.
+    await expect.poll(() => figures(page, 'q1')).toEqual(['18.500', '21.060', '18.500', '12.000']);
     await expect(page.getByRole('rowheader', { name: 'Mean µ' })).toBeVisible();
     await expect(page.getByRole('rowheader', { name: 'Standard deviation σ' })).toBeVisible();
     expect(await figures(page, 'variance')).toEqual(['33.425', '17.761', '0.000', '0.000']);
-    expect((await figures(page, 'q1'))[0]).toBe('18.500');
 
     await expect(page).toHaveURL(/by=apiary&as=population&quartiles=hf7/);
     const seen = await page.getByRole('table').innerText();

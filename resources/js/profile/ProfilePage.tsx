@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { useEffect } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { Account } from '../account/Account';
@@ -78,9 +79,14 @@ export function ProfilePage() {
                                 <Notice onRetry={() => void profile.refetch()}>{profile.error.message}</Notice>
                             )}
                             {profile.isFetching && <Waiting key={keys.join()} what="Working it out" />}
-                            {keys.length > 0 &&
-                                !profile.isError &&
-                                profile.data?.sheets.map((sheet) => <Sheet key={sheet.variable} sheet={sheet} profile={profile.data} />)}
+                            {keys.length > 0 && !profile.isError && profile.data !== undefined && (
+                                // Figures of the question before are shown faintly, if the next answer is not there at once.
+                                <div className={clsx('transition-opacity', profile.isPlaceholderData && 'opacity-40 delay-150')}>
+                                    {profile.data.sheets.map((sheet) => (
+                                        <Sheet key={sheet.variable} sheet={sheet} profile={profile.data} />
+                                    ))}
+                                </div>
+                            )}
                         </main>
                     </div>
                 </>
