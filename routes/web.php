@@ -23,6 +23,9 @@ Route::prefix('api')->group(static function (): void {
         Route::get('imports', [ImportController::class, 'index']);
         Route::post('imports', [ImportController::class, 'store']);
         Route::get('imports/{import}', [ImportController::class, 'show'])->can('view', 'import');
+        Route::get('imports/{import}/reading', [ImportController::class, 'look'])->can('view', 'import');
+        Route::post('imports/{import}/reading', [ImportController::class, 'decide'])->can('change', 'import');
+        Route::post('imports/{import}/begin', [ImportController::class, 'begin'])->can('change', 'import');
         Route::post('imports/{import}/cancel', [ImportController::class, 'cancel'])->can('cancel', 'import');
     });
     Route::any('{any?}', static fn() => abort(404))->where('any', '.*');

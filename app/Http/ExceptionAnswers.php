@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use App\Intake\NotATable;
 use App\Store\UnknownVariable;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -20,6 +21,7 @@ final class ExceptionAnswers
     {
         $exceptions->shouldRenderJsonWhen(static fn(Request $request): bool => $request->is('api/*'));
         $exceptions->render(static fn(UnknownVariable $exception): JsonResponse => self::message(422, $exception->getMessage()));
+        $exceptions->render(static fn(NotATable $exception): JsonResponse => self::message(422, $exception->getMessage()));
         $exceptions->render(static fn(AuthenticationException $exception, Request $request): ?JsonResponse => $request->is('api/*')
             ? self::message(401, 'Sign in first.')
             : null);

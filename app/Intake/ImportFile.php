@@ -42,10 +42,12 @@ final readonly class ImportFile
         $import->update(['status' => ImportStatus::Running, 'dataset_id' => $draft->id]);
         try {
             $writer = new DatasetWriter($draft);
+            $table = PreparedTable::of(Storage::path($import->path), $import->file_name, Decisions::fromArray($import->decisions ?? []));
             $reading = $this->readTable->read(
-                CsvFile::open(Storage::path($import->path)),
+                CsvFile::open($table->path, $table->decisions),
                 $writer,
                 $this->progress($import),
+                $table->decisions,
             );
             $writer->publish($reading, "Imported from {$import->file_name}");
             OrderVariables::dispatch($draft->id);

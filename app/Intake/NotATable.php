@@ -10,7 +10,7 @@ use RuntimeException;
 /** A file cannot be read as a table. The finding says why, where, and what to do; nothing of it is kept half-read. */
 final class NotATable extends RuntimeException
 {
-    private const TABLE = 'a text file in UTF-8 with one row a line, cells set apart by commas, semicolons or tabs, names in the first line';
+    private const TABLE = 'a table: text with one row a line and cells set apart by commas, semicolons or tabs, a workbook (XLSX, ODS), JSON, or a data package';
 
     private function __construct(public readonly Finding $finding)
     {
@@ -27,6 +27,52 @@ final class NotATable extends RuntimeException
         $what = $names === 1 ? 'one name' : "{$names} names";
 
         return new self(new Finding('header-only', "The file has {$what} in its first line and no row below it.", 'at least one row under the names', 'Add the rows, or choose the file that holds them.', 1));
+    }
+
+    public static function noColumnTaken(): self
+    {
+        return new self(new Finding('no-column', 'No column is taken.', 'at least one column to read', 'Tick a column.'));
+    }
+
+    public static function damaged(string $what): self
+    {
+        return new self(new Finding('damaged', "The file cannot be read: {$what}.", 'a whole workbook, archive or JSON text', 'Save it again in the program it came from, or save the table as CSV.'));
+    }
+
+    /** @param list<string> $sheets */
+    public static function noSheet(string $sheet, array $sheets): self
+    {
+        return new self(new Finding('no-sheet', "There is no sheet \"{$sheet}\".", 'one of: ' . implode(', ', array_slice($sheets, 0, 20)), 'Choose one of them.'));
+    }
+
+    public static function badRange(string $range): self
+    {
+        return new self(new Finding('bad-range', "\"{$range}\" names no cells with an entry.", 'two corners, such as B3:F40', 'Correct the range, or leave it empty for the whole sheet.'));
+    }
+
+    public static function tooManyRows(int $found, int $most): self
+    {
+        return new self(new Finding('too-many-rows', 'The sheet has ' . number_format($found) . ' rows.', 'at most ' . number_format($most) . ' rows', 'Save the table as CSV, which may have more, or split it.'));
+    }
+
+    public static function jsonTooLarge(int $megabytes): self
+    {
+        return new self(new Finding('json-too-large', "The JSON document is larger than {$megabytes} MB.", "a document of at most {$megabytes} MB", 'Save it as JSON Lines (one object a line) or as CSV, which may be larger.'));
+    }
+
+    public static function badJson(int $line, string $problem): self
+    {
+        return new self(new Finding('bad-json', "The JSON cannot be read: {$problem}" . ($line > 1 ? " (line {$line})." : '.'), 'a list of objects, an object of lists, or one object a line', 'Correct it, or save the table as CSV.', $line));
+    }
+
+    public static function otherJson(string $what): self
+    {
+        return new self(new Finding('other-json', "The JSON is no table: it is {$what}.", 'a list of objects, an object of lists, or one object a line', 'Save the rows as a list of objects.'));
+    }
+
+    public static function badPackage(string $what): self
+    {
+        return new self(new Finding('bad-package', "The data package cannot be read: {$what}.", 'a datapackage.json with a tabular resource whose CSV file is in the archive', 'Make the package again, or upload the CSV file from it.'));
     }
 
     public static function binary(string $looksLike): self

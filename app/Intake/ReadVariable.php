@@ -23,5 +23,7 @@ final readonly class ReadVariable
         public int $unread,
         /** null for variables that are not numbers, and where the distinct values were too many to count on the way */
         public ?ValueCounts $values,
+        public ?string $label = null,
+        public ?string $description = null,
     ) {}
 }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Intake;
 
 use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Parsing\DateText;
+use RowTally\Core\Parsing\NumberStyle;
 
 /** A column of a file as it is about to be read. */
 final readonly class RecognisedVariable
@@ -13,7 +15,14 @@ final readonly class RecognisedVariable
         public string $name,
         public ?string $unit,
         public VariableType $type,
-        /** @var '.'|',' */
-        public string $decimalMark,
+        public NumberStyle $style = new NumberStyle(),
+        public ?DateText $dateOrder = null,
+        public bool $isTaken = true,
+        /** @var list<string> labels that come first, in this order */
+        public array $order = [],
+        public ?string $label = null,
+        public ?string $description = null,
+        /** @var list<string> texts that stand for no value */
+        public array $missingMarks = [],
     ) {}
 }

@@ -9,31 +9,72 @@ use App\Models\Import;
 use App\Models\ImportStatus;
 use App\Models\User;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Storage;
+use Illuminate\Support\Str;
 use RuntimeException;
 
-/** Keeps an uploaded file and puts its import into the queue. */
-final class StartImport
+/** Keeps an uploaded file or a pasted text until it is read, and puts its import into the queue once somebody says so. */
+final readonly class StartImport
 {
     private const LONGEST_TITLE = 200;
 
-    public function start(User $user, UploadedFile $file, ?string $title): Import
+    public function __construct(private RememberDecisions $rememberDecisions) {}
+
+    /**
+     * @throws NotATable when the file cannot be read as a table; nothing of it is kept then
+     */
+    public function keepFile(User $user, UploadedFile $file, ?string $title): Import
     {
         $name = $file->getClientOriginalName();
         $path = $file->store('uploads');
         if ($path === false) {
             throw new RuntimeException('The uploaded file could not be kept.');
         }
-        $import = $user->imports()->create([
-            'title' => $title ?? mb_substr(pathinfo($name, PATHINFO_FILENAME), 0, self::LONGEST_TITLE),
+
+        return $this->keep($user, $path, $name, $title ?? pathinfo($name, PATHINFO_FILENAME));
+    }
+
+    /** @throws NotATable */
+    public function keepText(User $user, string $text, ?string $title): Import
+    {
+        $path = 'uploads/' . Str::random(40) . '.txt';
+        Storage::put($path, $text);
+
+        return $this->keep($user, $path, 'pasted text', $title ?? 'Pasted on ' . now()->format('j F, H:i'));
+    }
+
+    /** Begins to read a file that is waiting; one that has begun already goes on as it is. */
+    public function begin(Import $import): Import
+    {
+        $changed = Import::query()->whereKey($import->id)->where('status', ImportStatus::Waiting)->update(['status' => ImportStatus::Queued]);
+        $import->refresh();
+        if ($changed === 1) {
+            $this->rememberDecisions->keep($import);
+            RunImport::dispatch($import->id);
+            $import->refresh();
+        }
+
+        return $import;
+    }
+
+    private function keep(User $user, string $path, string $name, string $title): Import
+    {
+        try {
+            $decisions = $this->rememberDecisions->for($user, Storage::path($path), $name);
+        } catch (NotATable $notATable) {
+            Storage::delete($path);
+            throw $notATable;
+        }
+
+        return $user->imports()->create([
+            'title' => mb_substr($title, 0, self::LONGEST_TITLE),
             'file_name' => $name,
             'path' => $path,
-            'status' => ImportStatus::Queued,
-            'bytes_total' => (int) $file->getSize(),
+            'status' => ImportStatus::Waiting,
+            'decisions' => $decisions->toArray(),
+            'bytes_total' => Storage::size($path),
             'bytes_read' => 0,
             'rows_read' => 0,
         ]);
-        RunImport::dispatch($import->id);
-
-        return $import;
     }
 }

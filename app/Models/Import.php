@@ -17,6 +17,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string                                      $file_name   as the person's machine calls it
  * @property string                                      $path        below the storage folder
  * @property ImportStatus                                $status
+ * @property array<string, mixed>|null                   $decisions   about how it is read
  * @property int                                         $bytes_total
  * @property int                                         $bytes_read
  * @property int                                         $rows_read
@@ -34,6 +35,7 @@ final class Import extends Model
     {
         return [
             'status' => ImportStatus::class,
+            'decisions' => 'array',
             'bytes_total' => 'integer',
             'bytes_read' => 'integer',
             'rows_read' => 'integer',

@@ -6,6 +6,8 @@ namespace App\Models;
 
 enum ImportStatus: string
 {
+    /** Uploaded; somebody still looks at how it is read. */
+    case Waiting = 'waiting';
     case Queued = 'queued';
     case Running = 'running';
     case Cancelling = 'cancelling';
@@ -22,7 +24,7 @@ enum ImportStatus: string
     public function isOpen(): bool
     {
         return match ($this) {
-            self::Queued, self::Running, self::Cancelling => true,
+            self::Waiting, self::Queued, self::Running, self::Cancelling => true,
             self::Done, self::Failed, self::Cancelled => false,
         };
     }

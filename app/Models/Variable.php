@@ -15,15 +15,18 @@ use RowTally\Core\Columns\VariableType;
  * @property int          $id
  * @property int          $dataset_id
  * @property int          $position
- * @property string       $key        names the variable in addresses; unique in the dataset
- * @property string       $name       as it stands in the file
+ * @property string       $key           names the variable in addresses; unique in the dataset
+ * @property string       $name          as it stands in the file
  * @property VariableType $type
  * @property string|null  $unit
- * @property int|null     $decimals   null = doubles, or no numbers
+ * @property string|null  $label         a shorter or fuller name for plots and tables
+ * @property string|null  $description
+ * @property list<string> $missing_marks texts that stand for no value
+ * @property int|null     $decimals      null = doubles, or no numbers
  * @property int          $missing
- * @property int          $unread     cells that are kept as text because they are not numbers; counted in missing
- * @property list<string> $dictionary what byte codes 1, 2, … stand for
- * @property list<int>    $sketch     counts of the labels, or of the micro-plot's classes
+ * @property int          $unread        cells that are kept as text because they are not numbers; counted in missing
+ * @property list<string> $dictionary    what byte codes 1, 2, … stand for
+ * @property list<int>    $sketch        counts of the labels, or of the micro-plot's classes
  * @property Dataset      $dataset
  */
 final class Variable extends Model
@@ -42,6 +45,7 @@ final class Variable extends Model
             'unread' => 'integer',
             'dictionary' => 'array',
             'sketch' => 'array',
+            'missing_marks' => 'array',
         ];
     }
 

@@ -16,6 +16,11 @@ final class ImportPolicy
         return $import->user_id === $user->id ? Response::allow() : Response::denyAsNotFound();
     }
 
+    public function change(User $user, Import $import): Response
+    {
+        return $this->view($user, $import);
+    }
+
     public function cancel(User $user, Import $import): Response
     {
         return $this->view($user, $import);

@@ -42,6 +42,7 @@ final class DatasetWriter implements ColumnSink
                 'unit' => $variable->unit,
                 'dictionary' => [],
                 'sketch' => [],
+                'missing_marks' => $variable->missingMarks,
             ])->id;
         }
     }
@@ -92,6 +93,8 @@ final class DatasetWriter implements ColumnSink
         $variable->fill([
             'type' => $read->type,
             'decimals' => $read->decimals,
+            'label' => $read->label,
+            'description' => $read->description,
             'missing' => $read->missing,
             'unread' => $read->unread,
             'dictionary' => $read->dictionary,

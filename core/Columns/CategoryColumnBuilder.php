@@ -20,6 +20,16 @@ final class CategoryColumnBuilder
     private array $counts = [];
     private ?TextColumnBuilder $asText = null;
 
+    /** @param list<string> $labels that have codes already, in their order */
+    public function __construct(array $labels = [])
+    {
+        foreach (array_slice($labels, 0, self::MAX_LABELS) as $label) {
+            if ($label !== '' && !isset($this->codes[$label])) {
+                $this->learn($label);
+            }
+        }
+    }
+
     /** @param list<string> $cells up to Chunk::ROWS */
     public function add(array $cells): EncodedCells
     {

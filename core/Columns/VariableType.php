@@ -12,4 +12,6 @@ enum VariableType: string
     /** Names one row each; left out of figures. */
     case Id = 'id';
     case Text = 'text';
+    /** Calendar days, with or without a time, held as ISO 8601 texts. */
+    case Date = 'date';
 }

@@ -9,7 +9,9 @@ use RowTally\Core\Columns\VariableType;
 /**
  * What the cells of a column look like.
  *
- * number    two thirds or more of the cells that are filled read as numbers (and it is no id); also a column without any entry
+ * number    two thirds or more of the cells that are filled read as numbers (and it is no id); also a column without any entry.
+ *           Texts that stand for "no value" ("n/a") do not count against it.
+ * date      two thirds or more read as dates
  * id        every cell filled and none twice, and they run 1, 2, 3 … or the name says so, or they are codes holding a digit
  * category  few distinct labels
  * text      all else
@@ -23,8 +25,8 @@ final readonly class RecognisedType
 
     private function __construct(
         public VariableType $type,
-        /** @var '.'|',' */
-        public string $decimalMark = '.',
+        public NumberStyle $style = new NumberStyle(),
+        public ?DateText $dateOrder = null,
     ) {}
 
     /**
@@ -39,15 +41,19 @@ final readonly class RecognisedType
         if ($filled === []) {
             return new self(VariableType::Number);
         }
-        $points = self::numbers($filled, '.');
-        $commas = $commaMark ? self::numbers($filled, ',') : 0;
-        $mark = $commas > $points ? ',' : '.';
-        $isNumber = 3 * max($points, $commas) >= 2 * count($filled);
+        $meant = array_values(array_filter($filled, static fn(string $cell): bool => !MissingMarks::isKnown($cell)));
+        $style = NumberStyle::recognise($meant, $commaMark);
+        $numbers = count(array_filter($meant, $style->parses(...)));
+        $isNumber = $meant !== [] && 3 * $numbers >= 2 * count($meant);
         if (count($filled) === count($cells) && self::isId($name, $head, $filled, $isNumber)) {
             return new self(VariableType::Id);
         }
         if ($isNumber && !self::areCodes($filled)) {
-            return new self(VariableType::Number, $mark);
+            return new self(VariableType::Number, $style);
+        }
+        $dateOrder = $meant === [] ? null : DateText::recognise($meant);
+        if ($dateOrder !== null) {
+            return new self(VariableType::Date, new NumberStyle(), $dateOrder);
         }
         $distinct = count(array_count_values($filled));
         $isCategory = $distinct <= 255
@@ -55,15 +61,6 @@ final readonly class RecognisedType
             && max(array_map('mb_strlen', $filled)) <= self::LONGEST_LABEL;
 
         return new self($isCategory ? VariableType::Category : VariableType::Text);
-    }
-
-    /**
-     * @param list<string> $cells
-     * @param '.'|','      $mark
-     */
-    private static function numbers(array $cells, string $mark): int
-    {
-        return count(array_filter($cells, static fn(string $cell): bool => NumberText::parse($cell, $mark) !== null));
     }
 
     /**

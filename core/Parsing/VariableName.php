@@ -27,12 +27,18 @@ final readonly class VariableName
         public string $asItStands,
     ) {}
 
+    /** Whether a text is a unit symbol by itself. */
+    public static function isUnit(string $text): bool
+    {
+        return in_array($text, self::UNITS, true) || preg_match('/^\p{Sc}$/u', $text) === 1;
+    }
+
     public static function of(string $header): self
     {
         $header = trim($header);
         if (preg_match('/^(.*\S)\s*(?:\(([^()]{1,24})\)|\[([^\[\]]{1,24})\])$/Du', $header, $part) === 1) {
             $unit = trim($part[3] ?? $part[2] ?? '');
-            if (in_array($unit, self::UNITS, true) || preg_match('/^per \S/u', $unit) === 1) {
+            if (self::isUnit($unit) || preg_match('/^per \S/u', $unit) === 1) {
                 return new self($part[1], $unit, $header);
             }
         }

@@ -43,6 +43,11 @@ return new class extends Migration {
             $table->text('name');
             $table->string('type', 16);
             $table->string('unit', 32)->nullable();
+            // What plots and tables call it, where the name is too short for that; and what it means.
+            $table->string('label', 200)->nullable();
+            $table->text('description')->nullable();
+            // Texts that stand for no value.
+            $table->json('missing_marks')->default('[]');
             // null = doubles, or no numbers at all.
             $table->unsignedTinyInteger('decimals')->nullable();
             $table->unsignedBigInteger('missing')->default(0);
@@ -100,6 +105,8 @@ return new class extends Migration {
             $table->text('file_name');
             $table->string('path');
             $table->string('status', 16);
+            // What was decided about how the file is read.
+            $table->json('decisions')->nullable();
             $table->unsignedBigInteger('bytes_total');
             $table->unsignedBigInteger('bytes_read')->default(0);
             $table->unsignedBigInteger('rows_read')->default(0);
@@ -109,11 +116,19 @@ return new class extends Migration {
             $table->timestamps();
             $table->index(['user_id', 'status']);
         });
+        // Decisions about files with the same columns, for the next one.
+        Schema::create('remembered_decisions', static function (Blueprint $table): void {
+            $table->foreignId('user_id')->constrained()->cascadeOnDelete();
+            $table->char('fingerprint', 64);
+            $table->json('decisions');
+            $table->timestamp('used_at')->useCurrent();
+            $table->primary(['user_id', 'fingerprint']);
+        });
     }
 
     public function down(): void
     {
-        foreach (['imports', 'tallies', 'unread_cells', 'column_chunks', 'variables', 'revisions', 'datasets'] as $table) {
+        foreach (['remembered_decisions', 'imports', 'tallies', 'unread_cells', 'column_chunks', 'variables', 'revisions', 'datasets'] as $table) {
             Schema::dropIfExists($table);
         }
     }

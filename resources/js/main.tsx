@@ -7,6 +7,7 @@ import { SignInPage } from './account/SignInPage';
 import { SignedIn } from './account/SignedIn';
 import { Refusal } from './api/client';
 import { DatasetsPage } from './datasets/DatasetsPage';
+import { IntakePage } from './intake/IntakePage';
 import { ProfilePage } from './profile/ProfilePage';
 import { applyTheme } from './ui/theme';
 
@@ -33,6 +34,7 @@ if (root !== null) {
                         <Route path="/sign-in" element={<SignInPage />} />
                         <Route element={<SignedIn />}>
                             <Route path="/datasets" element={<DatasetsPage />} />
+                            <Route path="/imports/:import" element={<IntakePage />} />
                             <Route path="/datasets/:dataset/profile" element={<ProfilePage />} />
                         </Route>
                         <Route path="*" element={<Navigate to="/datasets" replace />} />

@@ -12,6 +12,7 @@ use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\DatabaseTruncation;
 use Illuminate\Foundation\Testing\TestCase;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use RuntimeException;
 use Tests\App\Support\Contract;
@@ -42,6 +43,13 @@ abstract class AppTestCase extends TestCase
         $this->actingAs($this->keeper);
     }
 
+    protected function tearDown(): void
+    {
+        // Each test has an application of its own; their connections must not add up.
+        DB::disconnect();
+        parent::tearDown();
+    }
+
     protected function account(string $name): User
     {
         return User::query()->create(['name' => $name, 'email' => "{$name}@example.org", 'password' => 'nectar-flow'])->refresh();
@@ -50,7 +58,7 @@ abstract class AppTestCase extends TestCase
     /** Uploads a file as the page does and runs its import. */
     protected function upload(string $content, string $name = 'hives.csv'): Import
     {
-        $answer = $this->post('/api/imports', ['file' => UploadedFile::fake()->createWithContent($name, $content)], ['Accept' => 'application/json'])
+        $answer = $this->post('/api/imports', ['file' => UploadedFile::fake()->createWithContent($name, $content), 'begin' => '1'], ['Accept' => 'application/json'])
             ->assertStatus(202);
         Contract::assertMeets('startImport', $answer);
 

@@ -1,5 +1,6 @@
+import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { signIn, upload, uploadAndOpen } from './steps';
+import { bringIn, figures, signIn, upload, uploadAndOpen } from './steps';
 
 test.beforeEach(async ({ page }) => {
     await signIn(page);
@@ -8,8 +9,11 @@ test.beforeEach(async ({ page }) => {
 const refused: [string, string | Buffer, string][] = [
     ['an empty file', '', 'The file is empty.'],
     ['a file with a header only', 'a,b,c\n', 'The file has 3 names in its first line and no row below it.'],
-    ['a ragged file', 'a,b\n1,2\n3,4,5\n', 'Line 3 has 3 cells, but the first line has 2 names.'],
-    ['a binary file called .csv', Buffer.from([0x50, 0x4b, 3, 4, 20, 0, 6, 0]), 'The file is not text: it begins like a zip archive'],
+    [
+        'a binary file called .csv',
+        Buffer.from([0x50, 0x4b, 3, 4, 20, 0, 6, 0]),
+        'The file cannot be read: the zip archive that it is cannot be opened.',
+    ],
 ];
 
 for (const [what, content, sentence] of refused) {
@@ -24,6 +28,53 @@ for (const [what, content, sentence] of refused) {
         await expect(page.getByRole('link', { name: what })).toHaveCount(0);
     });
 }
+
+test('a ragged file says which line it is, and what to do', async ({ page }) => {
+    await upload(page, 'ragged.csv', 'a,b\n1,2\n3,4,5\n');
+    await page.getByRole('button', { name: 'Bring in the rows' }).click();
+    await expect(page.getByRole('alert')).toContainText('Line 3 has 3 cells, but the first line has 2 names.');
+});
+
+test('the messy file as it was sent comes through intake with no unread cell', async ({ page }) => {
+    const messy = readFileSync('demo/spring-inspection-as-sent.csv');
+    await upload(page, 'messy.csv', messy);
+    await expect(page.getByRole('heading', { name: '7 cells could not be read' })).toBeVisible();
+    await expect(page.getByText('left out: rows that begin with')).toContainText('Total');
+    await page.getByRole('button', { name: 'treat “n/a” as missing' }).click();
+    await expect(page.getByRole('heading', { name: '3 cells could not be read' })).toBeVisible();
+    await page.getByRole('button', { name: 'Do the first of each' }).click();
+    await expect(page.getByText('Every cell could be read.')).toBeVisible();
+    await page.getByRole('button', { name: 'Bring in the rows' }).click();
+    await page.getByRole('link', { name: 'Open its profile' }).click();
+    await page.getByRole('button', { name: 'Honey yield' }).click();
+    expect(await figures(page, 'n')).toEqual(['236']);
+
+    // The same columns read again later: what was decided is remembered.
+    await page.getByRole('link', { name: 'Row Tally: all datasets' }).click();
+    await upload(page, 'messy again.csv', messy);
+    await expect(page.getByText('Every cell could be read.')).toBeVisible();
+    await page.getByRole('button', { name: 'Discard' }).click();
+    await expect(page.getByText('Cancelled; nothing was kept of it.')).toBeVisible();
+});
+
+test('a pasted list, values with counts and a pasted table come in', async ({ page }) => {
+    const paste = async (text: string) => {
+        await page.getByRole('link', { name: 'Row Tally: all datasets' }).click();
+        await page.getByRole('button', { name: 'Paste or type' }).click();
+        await page.getByLabel('Rows as text').fill(text);
+        await page.getByRole('button', { name: 'See how it is read' }).click();
+        await page.getByRole('button', { name: 'Bring in the rows' }).click();
+        await page.getByRole('link', { name: 'Open its profile' }).click();
+    };
+    await paste('5, 7 9; 12');
+    await expect.poll(() => figures(page, 'sum')).toEqual(['33.0']);
+    await paste('2 ×3\n4 ×1');
+    await expect(page.getByRole('button', { name: /^Value/ })).toBeVisible();
+    await expect(page.getByRole('button', { name: /^Count/ })).toBeVisible();
+    await paste('hive\tkg\nA\t1,5\nB\t2,5\n');
+    await page.getByRole('button', { name: 'kg' }).click();
+    await expect.poll(() => figures(page, 'mean')).toEqual(['2.00']);
+});
 
 test('a file of 50 MB is imported with progress, and another one can be cancelled', async ({ page }) => {
     test.setTimeout(300_000);
@@ -44,6 +95,9 @@ test('a file of 50 MB is imported with progress, and another one can be cancelle
         }
     });
     const status = (name: string) => page.getByRole('status').filter({ hasText: name });
+    for (const name of ['large', 'unwanted']) {
+        await status(name).getByRole('button', { name: 'Bring in as recognised' }).first().click({ timeout: 60_000 });
+    }
     await status('unwanted.csv').getByRole('button', { name: 'Cancel' }).click({ timeout: 60_000 });
     await expect(page.getByText(/Reading: [\d,]+ rows so far/).first()).toBeVisible({ timeout: 60_000 });
     await expect(status('large.csv')).toContainText('1,000,000 rows read', { timeout: 120_000 });
@@ -57,11 +111,12 @@ test('an import goes on while the page is reloaded, and its remarks are found in
     await page.getByText('How the file was read: 3 remarks').click();
     await expect(page.getByText('One blank line was passed over.')).toBeVisible();
     await expect(page.getByText('One row has fewer cells than there are names (the first is line 4 of the file)')).toBeVisible();
-    await expect(page.getByText('Cells that are not numbers were kept as text and count as missing: b (1).')).toBeVisible();
+    await expect(page.getByText('Cells that could not be read were kept as text and count as missing: b (1).')).toBeVisible();
 });
 
 test('a dataset is deleted only after asking', async ({ page }) => {
-    await upload(page, 'short lived.csv', 'x\n1\n');
+    await bringIn(page, 'short lived.csv', 'x\n1\n');
+    await page.getByRole('link', { name: 'Row Tally: all datasets' }).click();
     const row = page.getByRole('row', { name: /short lived/ });
     await expect(row).toBeVisible();
     await row.getByRole('button', { name: 'Delete' }).click();

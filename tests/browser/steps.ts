@@ -12,11 +12,18 @@ export async function signIn(page: Page): Promise<void> {
 
 /** Chooses a file made by the test, as a person would with the button. */
 export async function upload(page: Page, name: string, content: string | Buffer): Promise<void> {
-    await page.getByLabel('CSV file').setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(content) });
+    await page.getByLabel('File with data').setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(content) });
+}
+
+/** Uploads a file and brings it in as it is recognised. */
+export async function bringIn(page: Page, name: string, content: string | Buffer): Promise<void> {
+    await upload(page, name, content);
+    await page.getByRole('button', { name: 'Bring in the rows' }).click();
+    await expect(page.getByRole('link', { name: 'Open its profile' }).first()).toBeVisible();
 }
 
 export async function uploadAndOpen(page: Page, name: string, content: string | Buffer): Promise<void> {
-    await upload(page, name, content);
+    await bringIn(page, name, content);
     await page.getByRole('link', { name: 'Open its profile' }).first().click();
     await expect(page.getByRole('region', { name: 'Basis of every figure' })).toBeVisible();
 }

@@ -8,7 +8,9 @@ use App\Console\FileColumns;
 use App\Console\ProfileDocument;
 use App\Console\UnusableRequest;
 use App\Intake\Csv\CsvFile;
+use App\Intake\Decisions;
 use App\Intake\NotATable;
+use App\Intake\PreparedTable;
 use App\Intake\ReadTable;
 use Illuminate\Console\Command;
 use RowTally\Core\Basis\Basis;
@@ -23,7 +25,7 @@ use Symfony\Component\Console\Output\OutputInterface;
 final class Profile extends Command
 {
     protected $signature = 'tally:profile
-        {file : A CSV file (comma, semicolon or tab; names in the first line; UTF-8); - reads standard input}
+        {file : Any file that can be read: CSV and its cousins, XLSX, ODS, JSON, JSON Lines, a data package; - reads standard input}
         {--variable=* : Name of a variable; may be given several times (the default is every number variable)}
         {--by=* : Name of the category that splits the rows}
         {--as= : sample (the default) or population}
@@ -107,7 +109,8 @@ final class Profile extends Command
     private function read(ReadTable $readTable, string $path): FileColumns
     {
         $columns = new FileColumns();
-        $columns->finish($readTable->read(CsvFile::open($path), $columns, static function (): void {}));
+        $table = PreparedTable::of($path, $path, new Decisions());
+        $columns->finish($readTable->read(CsvFile::open($table->path, $table->decisions), $columns, static function (): void {}, $table->decisions));
 
         return $columns;
     }

@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Requests\DecideReadingRequest;
 use App\Http\Requests\StartImportRequest;
 use App\Http\Resources\ImportResource;
+use App\Http\Resources\TableLookResource;
 use App\Intake\CancelImport;
+use App\Intake\DecideReading;
 use App\Intake\StartImport;
 use App\Models\Import;
 use App\Models\ImportStatus;
@@ -28,7 +31,7 @@ final class ImportController
 
     public function store(StartImportRequest $request, StartImport $startImport, #[CurrentUser] User $user): JsonResponse
     {
-        $import = $startImport->start($user, $request->table(), $request->title());
+        $import = $request->keep($startImport, $user);
 
         return (new ImportResource($import->load('dataset')))->response()->setStatusCode(202);
     }
@@ -36,6 +39,21 @@ final class ImportController
     public function show(Import $import): ImportResource
     {
         return new ImportResource($import->load('dataset'));
+    }
+
+    public function look(Import $import, DecideReading $decideReading): TableLookResource
+    {
+        return new TableLookResource($decideReading->look($import));
+    }
+
+    public function decide(Import $import, DecideReadingRequest $request, DecideReading $decideReading): TableLookResource
+    {
+        return new TableLookResource($decideReading->decide($import, $request->changes()));
+    }
+
+    public function begin(Import $import, StartImport $startImport): ImportResource
+    {
+        return new ImportResource($startImport->begin($import)->load('dataset'));
     }
 
     public function cancel(Import $import, CancelImport $cancelImport): ImportResource

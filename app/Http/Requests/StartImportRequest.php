@@ -5,17 +5,25 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use App\Http\ExceptionAnswers;
+use App\Intake\NotATable;
+use App\Intake\StartImport;
+use App\Models\Import;
+use App\Models\User;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Http\UploadedFile;
 
 final class StartImportRequest extends FormRequest
 {
+    private const MOST_PASTED_BYTES = 16 << 20;
+
     /** @return array<string, list<string>> */
     public function rules(): array
     {
         return [
-            'file' => ['required', 'file', 'max:' . (config()->integer('intake.max_upload_bytes') >> 10)],
+            'file' => ['required_without:text', 'file', 'max:' . (config()->integer('intake.max_upload_bytes') >> 10)],
+            'text' => ['nullable', 'string', 'max:' . self::MOST_PASTED_BYTES],
             'title' => ['nullable', 'string', 'max:200'],
+            'begin' => ['nullable', 'boolean'],
         ];
     }
 
@@ -23,25 +31,23 @@ final class StartImportRequest extends FormRequest
     public function messages(): array
     {
         return [
-            'file.required' => 'Choose a file to upload.',
+            'file.required_without' => 'Choose a file to upload, or paste a table.',
+            'text.max' => 'The text is longer than 16 MB. Save it as a file and upload that.',
             'file.uploaded' => 'The file did not arrive whole. Upload it again.',
             'file.max' => ExceptionAnswers::tooLarge(),
             'title.max' => 'A title has at most 200 characters.',
         ];
     }
 
-    public function table(): UploadedFile
-    {
-        $file = $this->file('file');
-        assert($file instanceof UploadedFile);
-
-        return $file;
-    }
-
-    public function title(): ?string
+    /** @throws NotATable */
+    public function keep(StartImport $startImport, User $user): Import
     {
         $title = trim($this->string('title')->toString());
+        $file = $this->file('file');
+        $import = $file instanceof UploadedFile
+            ? $startImport->keepFile($user, $file, $title === '' ? null : $title)
+            : $startImport->keepText($user, $this->string('text')->toString(), $title === '' ? null : $title);
 
-        return $title === '' ? null : $title;
+        return $this->boolean('begin') ? $startImport->begin($import) : $import;
     }
 }

@@ -8,16 +8,21 @@ use App\Intake\NotATable;
 
 /**
  * Cuts a piece of CSV text into records after RFC 4180: cells may stand in quotation marks, which are doubled inside, and may
- * then hold delimiters and line breaks. Lines end in LF, CRLF or CR.
+ * then hold delimiters and line breaks. Lines end in LF, CRLF or CR. Blanks that set cells apart count as one.
  */
 final class CsvRecords
 {
     private readonly string $field;
+    private readonly string $quote;
 
-    public function __construct(public readonly string $delimiter)
+    public function __construct(public readonly string $delimiter, string $quote = '"')
     {
-        $d = preg_quote($delimiter, '/');
-        $this->field = '/\G(?:"((?:[^"]++|"")*+)"|((?!")[^' . $d . '\r\n]*+))(' . $d . '|\r\n|\n|\r|\z)/';
+        $this->quote = $quote;
+        $d = preg_quote($delimiter, '/') . ($delimiter === ' ' ? '+' : '');
+        $class = preg_quote($delimiter, '/');
+        $q = $quote === '' ? '(?!)' : $quote;
+        $quoted = $quote === '' ? '(?!)()' : "{$q}((?:[^{$q}]++|{$q}{$q})*+){$q}";
+        $this->field = "/\\G(?:{$quoted}|((?!{$q})[^{$class}\\r\\n]*+))({$d}|\\r\\n|\\n|\\r|\\z)/";
     }
 
     /**
@@ -50,13 +55,13 @@ final class CsvRecords
                 break;
             }
             $at += strlen($whole);
-            if ($whole !== '' && $whole[0] === '"') {
-                $record[] = str_replace('""', '"', $quoted);
+            if ($this->quote !== '' && $whole !== '' && $whole[0] === $this->quote) {
+                $record[] = str_replace($this->quote . $this->quote, $this->quote, $quoted);
                 $line += substr_count(str_replace("\r\n", "\n", $quoted), "\n");
             } else {
                 $record[] = $plain;
             }
-            if ($end !== $this->delimiter) {
+            if ($end === '' || $end[0] === "\n" || $end[0] === "\r") {
                 $records[] = $record;
                 $lines[] = $startLine;
                 $record = [];

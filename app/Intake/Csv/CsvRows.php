@@ -7,6 +7,7 @@ namespace App\Intake\Csv;
 use App\Intake\NotATable;
 use Generator;
 use RowTally\Core\Columns\Chunk;
+use RowTally\Core\Parsing\TotalRow;
 use RuntimeException;
 
 /**
@@ -23,11 +24,15 @@ final class CsvRows
     private readonly CsvRecords $records;
     private readonly string $wholeRow;
     private readonly int $width;
+    /** @var list<string> texts that must not stand in a block that goes the fast way */
+    private readonly array $needsCare;
     private string $rest = '';
     private int $line;
 
     public int $bytesRead = 0;
     public int $blankLines = 0;
+    public int $remarks = 0;
+    public int $leftOut = 0;
     public int $shortRows = 0;
     public ?int $firstShortLine = null;
     /** How many blocks went the fast way; for tests that must know that it ran. */
@@ -35,11 +40,17 @@ final class CsvRows
 
     public function __construct(private readonly CsvFile $file)
     {
-        $this->records = new CsvRecords($file->delimiter);
+        $dialect = $file->dialect;
+        $this->records = new CsvRecords($dialect->delimiter, $dialect->quote);
         $this->width = count($file->names);
         $this->line = $file->rowsLine;
-        $cell = '([^\n' . preg_quote($file->delimiter, '/') . ']*+)';
-        $this->wholeRow = '/^' . implode(preg_quote($file->delimiter, '/'), array_fill(0, $this->width, $cell)) . '$/m';
+        $cell = '([^\n' . preg_quote($dialect->delimiter, '/') . ']*+)';
+        $this->wholeRow = '/^' . implode(preg_quote($dialect->delimiter, '/'), array_fill(0, $this->width, $cell)) . '$/m';
+        $this->needsCare = [
+            ...($dialect->quote === '' ? [] : [$dialect->quote]),
+            ...($dialect->comment === '' ? [] : ["\n{$dialect->comment}"]),
+            ...$file->leaveOut,
+        ];
     }
 
     /**
@@ -111,8 +122,10 @@ final class CsvRows
     /** @return list<list<string>>|null null when the block needs care */
     private function fast(string $text, bool $isLast): ?array
     {
-        if (str_contains($text, '"')) {
-            return null;
+        foreach ($this->needsCare as $sign) {
+            if (str_contains("\n{$text}", $sign)) {
+                return null;
+            }
         }
         $end = strrpos($text, "\n");
         if ($end === false) {
@@ -149,6 +162,14 @@ final class CsvRows
         $rows = [];
         foreach ($cut['records'] as $i => $record) {
             $cells = count($record);
+            if (DialectGuess::isRemark($record, $this->file->dialect->comment)) {
+                ++$this->remarks;
+                continue;
+            }
+            if ($this->file->leaveOut !== [] && in_array(TotalRow::firstEntry($record), $this->file->leaveOut, true)) {
+                ++$this->leftOut;
+                continue;
+            }
             if ($cells !== $this->width) {
                 if ($record === ['']) {
                     ++$this->blankLines;

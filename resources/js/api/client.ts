@@ -12,11 +12,15 @@ export type FigureRow = Schemas['FigureRow'];
 export type Import = Schemas['Import'];
 export type Profile = Schemas['Profile'];
 export type QuartileRule = Schemas['QuartileRule'];
+export type Reading = Schemas['Reading'];
+export type ReadingChange = Schemas['ReadingChange'];
+export type ReadingColumn = Schemas['ReadingColumn'];
 export type Session = Schemas['Session'];
 export type Sheet = Schemas['Sheet'];
 export type Stack = Schemas['Stack'];
 export type TakenAs = Schemas['TakenAs'];
 export type Variable = Schemas['Variable'];
+export type VariableType = Schemas['VariableType'];
 
 /** What the server refused, with its sentence for the person. */
 export class Refusal extends Error {

@@ -123,6 +123,42 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/imports/{import}/reading": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                import: components["parameters"]["import"];
+            };
+            cookie?: never;
+        };
+        get: operations["showReading"];
+        put?: never;
+        post: operations["decideReading"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/imports/{import}/begin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                import: components["parameters"]["import"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["beginImport"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/imports/{import}/cancel": {
         parameters: {
             query?: never;
@@ -191,7 +227,7 @@ export interface components {
             variables: components["schemas"]["Variable"][];
         };
         /** @enum {string} */
-        VariableType: "number" | "category" | "id" | "text";
+        VariableType: "number" | "category" | "id" | "text" | "date";
         Variable: {
             /** @description Names the variable in addresses. */
             key: string;
@@ -207,12 +243,78 @@ export interface components {
             /** @description Labels of a category in order. */
             labels: string[] | null;
         };
+        ReadingChange: {
+            /** @description A word of Reading or, with a column, of ReadingColumn. */
+            what: string;
+            /** @description Place of the column, from 0. */
+            column?: number | null;
+            /** @description null takes a decision back. */
+            value: unknown;
+        };
+        Reading: {
+            /** @enum {string} */
+            format: "text" | "list" | "xlsx" | "ods" | "json" | "json-lines" | "data-package";
+            sheets: string[];
+            sheet: string | null;
+            /** @description Two corners, such as B3:F40; null = the whole sheet. */
+            range: string | null;
+            encoding: string | null;
+            delimiter: string;
+            quote: string;
+            comment: string;
+            first_line: number;
+            header: boolean;
+            titles: string[];
+            missing: string[];
+            /** @description First entries of rows that are left out. */
+            leave_out: string[];
+            /** @enum {string} */
+            shape: "columns" | "block" | "stack";
+            stacked: number[];
+            value_name: string | null;
+            file_columns: string[];
+            columns: components["schemas"]["ReadingColumn"][];
+            rows: {
+                line: number;
+                cells: string[];
+                states: ("read" | "missing" | "unread" | "left-out")[];
+                left_out: boolean;
+            }[];
+            rows_looked_at: number;
+            /** @description Whether all rows were looked at, or a sample. */
+            is_whole: boolean;
+            unread_cells: number;
+            unread: {
+                column: number;
+                text: string;
+                count: number;
+                lines: number[];
+                remedies: {
+                    words: string;
+                    changes: components["schemas"]["ReadingChange"][];
+                }[];
+            }[];
+            /** @description What was decided and not recognised. */
+            decided: Record<string, never>;
+        };
+        ReadingColumn: {
+            name: string;
+            unit: string | null;
+            type: components["schemas"]["VariableType"];
+            take: boolean;
+            /** @enum {string} */
+            decimal_mark: "." | ",";
+            group_mark: string;
+            affixes: string[];
+            /** @enum {string|null} */
+            date_order: "ymd" | "dmy" | "mdy" | null;
+        };
         Import: {
             id: number;
             title: string;
             file_name: string;
             /** @enum {string} */
-            status: "queued" | "running" | "cancelling" | "done" | "failed" | "cancelled";
+            status: "waiting" | "queued" | "running" | "cancelling" | "done" | "failed" | "cancelled";
             bytes_total: number;
             bytes_read: number;
             rows_read: number;
@@ -566,13 +668,16 @@ export interface operations {
             content: {
                 "multipart/form-data": {
                     /** Format: binary */
-                    file: string;
+                    file?: string;
+                    text?: string;
                     title?: string;
+                    /** @description Read it at once, as it is recognised; the default is to wait for decisions. */
+                    begin?: boolean;
                 };
             };
         };
         responses: {
-            /** @description The file is kept and its import waits in the queue. */
+            /** @description It is kept, and waits for decisions or in the queue. */
             202: {
                 headers: {
                     [name: string]: unknown;
@@ -598,6 +703,86 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description How far it is. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Import"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+        };
+    };
+    showReading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                import: components["parameters"]["import"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description How the file would be read. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Reading"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    decideReading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                import: components["parameters"]["import"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    changes: components["schemas"]["ReadingChange"][];
+                };
+            };
+        };
+        responses: {
+            /** @description How the file would be read now. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Reading"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    beginImport: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                import: components["parameters"]["import"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It is in the queue, or had begun before. */
             200: {
                 headers: {
                     [name: string]: unknown;

@@ -8,7 +8,7 @@ const numberCell = 'figures px-3 py-2.5 text-right whitespace-nowrap';
 /** All datasets of the account, the latest change first. */
 export function DatasetList({ datasets }: { datasets: DatasetSummary[] }) {
     if (datasets.length === 0) {
-        return <p className="text-soft">None yet. Upload a CSV file above, and it is listed here.</p>;
+        return <p className="text-soft">None yet. Bring in a file or a table above, and it is listed here.</p>;
     }
     return (
         <table className="w-full border-collapse">

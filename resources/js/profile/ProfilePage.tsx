@@ -2,13 +2,15 @@ import clsx from 'clsx';
 import { useEffect } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { Account } from '../account/Account';
+import { useDataset } from '../api/datasets';
 import { counted } from '../ui/format';
 import { Notice } from '../ui/Notice';
+import { Places } from '../ui/Places';
 import { TopBar } from '../ui/TopBar';
 import { Waiting } from '../ui/Waiting';
 import { BasisLine } from './BasisLine';
 import { type Question, readQuestion, shownKeys, toggled, writeQuestion } from './question';
-import { useConventions, useDataset, useProfile } from './queries';
+import { useConventions, useProfile } from './queries';
 import { Sheet } from './Sheet';
 import { VariableRail } from './VariableRail';
 
@@ -39,12 +41,7 @@ export function ProfilePage() {
                         {counted(dataset.data.rows, 'row')} × {counted(dataset.data.variables.length, 'variable')}
                     </span>
                 )}
-                <nav
-                    aria-label="Places of this dataset"
-                    className="ml-3 flex h-full shrink-0 items-center border-b-3 border-accent px-3 font-medium"
-                >
-                    <span aria-current="page">Profile</span>
-                </nav>
+                <Places dataset={id} here="profile" />
             </TopBar>
             {failure !== null && (
                 <div className="px-6">

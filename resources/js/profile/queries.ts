@@ -1,21 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { api, bodyOf, type Dataset } from '../api/client';
+import { api, bodyOf } from '../api/client';
 import type { Question } from './question';
-
-export function useDataset(id: number) {
-    return useQuery({
-        queryKey: ['dataset', id],
-        queryFn: async () => bodyOf(await api.GET('/datasets/{dataset}', { params: { path: { dataset: id } } })),
-        // Micro-plots of variables with very many values follow a little after the import.
-        refetchInterval: ({ state }) => (state.data !== undefined && sketchesToCome(state.data) ? 2000 : false),
-    });
-}
-
-function sketchesToCome(dataset: Dataset): boolean {
-    return dataset.variables.some(
-        (variable) => variable.type === 'number' && variable.sketch.length === 0 && variable.missing < dataset.rows,
-    );
-}
 
 /** The words of the basis line come from the core and never change while the page is open. */
 export function useConventions() {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App\Intake;
 
+use App\Models\Import;
 use App\Models\ImportStatus;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
@@ -13,7 +14,7 @@ use Tests\App\Support\Contract;
 
 final class NotATableTest extends AppTestCase
 {
-    private const TABLE = 'a text file in UTF-8 with one row a line, cells set apart by commas, semicolons or tabs, names in the first line';
+    private const TABLE = 'a table: text with one row a line and cells set apart by commas, semicolons or tabs, a workbook (XLSX, ODS), JSON, or a data package';
 
     /** @return iterable<string, array{string, string}> */
     public static function files(): iterable
@@ -24,15 +25,14 @@ final class NotATableTest extends AppTestCase
         yield 'header and blank lines' => ["a\n\n\n", 'The file has one name in its first line and no row below it.'];
         yield 'a row too long' => ["a,b\n1,2\n1,2,3\n", 'Line 3 has 3 cells, but the first line has 2 names. Expected: no more cells in a row than there are names.'];
         yield 'a row too long, far down' => ["a,b\n" . str_repeat("1,2\n", 50_000) . "1,2,3\n", 'Line 50002 has 3 cells, but the first line has 2 names.'];
-        yield 'binary' => ["PK\x03\x04\x14\x00\x06\x00", 'The file is not text: it begins like a zip archive or an office document.'];
+        yield 'binary' => ["PK\x03\x04\x14\x00\x06\x00", 'The file cannot be read: the zip archive that it is cannot be opened.'];
         yield 'a picture' => ["\x89PNG\r\n\x1A\n", 'The file is not text: it begins like a picture.'];
         yield 'zero bytes' => ["a,b\n1,\0\n", 'The file is not text: byte 7 is a zero byte.'];
         yield 'zero bytes far down' => ["a,b\n" . str_repeat("1,2\n", 90_000) . "1,\0\n", 'The file is not text: line'];
-        yield 'UTF-16' => ["\xFF\xFEa\0,\0b\0", 'The file is not text: it begins like text in UTF-16.'];
-        yield 'Latin-1' => ["name,kg\nDr\xF6hnen,1\n", 'Line 2 holds bytes that are not UTF-8.'];
-        yield 'Latin-1 far down' => ["name,kg\n" . str_repeat("Alder,1\n", 40_000) . "Dr\xF6hnen,1\n", 'Line 40002 holds bytes that are not UTF-8.'];
+        yield 'UTF-16 without a row' => ["\xFF\xFEa\0,\0b\0", 'The file has 2 names in its first line and no row below it.'];
         yield 'a web page' => ["<!DOCTYPE html><html></html>\n<p>\n", 'The file begins like a web page or XML.'];
-        yield 'JSON' => ["[{\"a\": 1}]\n", 'The file begins like JSON.'];
+        yield 'JSON that ends early' => ["[{\"a\": 1}, {\n", 'The JSON cannot be read: syntax error.'];
+        yield 'JSON that is no table' => ["{\"a\": 1}\n", 'The JSON is no table: it is an object without a list of objects in it.'];
         yield 'a quotation mark that is not closed' => ["a,b\n1,\"x\n2,y\n", 'The quotation mark that opens a cell in line 2 is not closed where the cell ends.'];
         yield 'letters behind a quotation mark' => ["a,b\n1,2\n1,\"x\"y\n", 'The quotation mark that opens a cell in line 3 is not closed where the cell ends.'];
         yield 'a line without end' => [str_repeat('x', 5_000_000), 'Line 1 is longer than'];
@@ -42,16 +42,26 @@ final class NotATableTest extends AppTestCase
     #[DataProvider('files')]
     public function test_what_is_no_table_gets_a_sentence_and_leaves_nothing(string $content, string $sentence): void
     {
-        $import = $this->upload($content);
+        $answer = $this->post('/api/imports', ['file' => UploadedFile::fake()->createWithContent('hives.csv', $content), 'begin' => '1'], ['Accept' => 'application/json']);
 
-        self::assertSame(ImportStatus::Failed, $import->status);
-        self::assertStringStartsWith($sentence, (string) $import->error);
-        self::assertNull($import->dataset_id);
+        Contract::assertMeets('startImport', $answer);
+        if ($answer->getStatusCode() === 422) {
+            // Seen at once: the file is not even kept.
+            self::assertStringStartsWith($sentence, $answer->json('message'));
+            $this->assertDatabaseCount('imports', 0);
+            self::assertSame([], Storage::allFiles());
+        } else {
+            // Seen only while all of it was read.
+            $import = Import::query()->findOrFail($answer->json('id'));
+            self::assertSame(ImportStatus::Failed, $import->status);
+            self::assertStringStartsWith($sentence, (string) $import->error);
+            self::assertNull($import->dataset_id);
+            Storage::assertMissing($import->path);
+            Contract::assertMeets('showImport', $this->getJson("/api/imports/{$import->id}")->assertOk()->assertJsonPath('status', 'failed'));
+        }
         $this->assertDatabaseCount('datasets', 0);
         $this->assertDatabaseCount('variables', 0);
         $this->assertDatabaseCount('column_chunks', 0);
-        Storage::assertMissing($import->path);
-        Contract::assertMeets('showImport', $this->getJson("/api/imports/{$import->id}")->assertOk()->assertJsonPath('status', 'failed'));
     }
 
     public function test_an_upload_without_a_file_is_refused(): void
@@ -59,7 +69,7 @@ final class NotATableTest extends AppTestCase
         $answer = $this->postJson('/api/imports', [])->assertStatus(422);
 
         Contract::assertMeets('startImport', $answer);
-        self::assertSame('Choose a file to upload.', $answer->json('message'));
+        self::assertSame('Choose a file to upload, or paste a table.', $answer->json('message'));
     }
 
     public function test_a_file_over_the_limit_is_refused_with_the_limit(): void

@@ -43,13 +43,20 @@ final class RecognisedTypeTest extends TestCase
 
     public function test_the_decimal_mark_is_the_one_that_reads_more_cells(): void
     {
-        self::assertSame(',', RecognisedType::of('kg', ['12,5', '13', 'n/a'], [], true)->decimalMark);
-        self::assertSame('.', RecognisedType::of('kg', ['12.5', '13'], [], true)->decimalMark);
+        self::assertSame(',', RecognisedType::of('kg', ['12,5', '13', 'n/a'], [], true)->style->decimalMark);
+        self::assertSame('.', RecognisedType::of('kg', ['12.5', '13'], [], true)->style->decimalMark);
     }
 
-    public function test_a_decimal_comma_counts_only_where_it_is_not_the_delimiter(): void
+    public function test_a_comma_before_three_digits_is_decimal_only_where_it_is_not_the_delimiter(): void
     {
-        self::assertSame(VariableType::Category, RecognisedType::of('kg', ['12,5', '13,1', '7,7', '12,5'], [], false)->type);
+        $style = static fn(array $cells, bool $commaMark): array => [
+            RecognisedType::of('kg', $cells, [], $commaMark)->style->decimalMark,
+            RecognisedType::of('kg', $cells, [], $commaMark)->style->groupMark,
+        ];
+
+        self::assertSame([',', ''], $style(['1,234', '2,500'], true));
+        self::assertSame(['.', ','], $style(['1,234', '2,500'], false));
+        self::assertSame([',', ''], $style(['1,23', '2,5'], false), 'quoted cells that can be nothing else');
     }
 
     public function test_cells_from_elsewhere_in_the_file_have_a_say(): void

@@ -1,13 +1,15 @@
 import { Link } from 'react-router';
 import type { Import } from '../api/client';
+import { Button } from '../ui/Button';
 import { counted } from '../ui/format';
 import { ProgressLine } from './ProgressLine';
-import { isOpen, useCancelImport, useImport } from './queries';
+import { isUnderWay, useBeginImport, useCancelImport, useImport } from './queries';
 
 /** An import until it has ended, and then what came of it. */
 export function ImportProgress({ id, fileName, onDismiss }: { id: number; fileName: string; onDismiss?: () => void }) {
     const answer = useImport(id);
     const cancel = useCancelImport();
+    const begin = useBeginImport(id);
     const data = answer.data;
     if (data === undefined) {
         return (
@@ -20,7 +22,25 @@ export function ImportProgress({ id, fileName, onDismiss }: { id: number; fileNa
         );
     }
     const dismiss = onDismiss === undefined ? {} : { action: { words: 'Dismiss', onPress: onDismiss } };
-    if (isOpen(data.status)) {
+    if (data.status === 'waiting') {
+        return (
+            <ProgressLine
+                fileName={fileName}
+                state="done"
+                share={0}
+                words="Waits for your look at how it is read"
+                action={{ words: 'Discard', onPress: () => cancel.mutate(id) }}
+            >
+                <Link to={`/imports/${id}`} className="font-semibold text-accent underline underline-offset-4">
+                    Look at it
+                </Link>
+                <Button className="px-2! py-0.5!" disabled={begin.isPending} onClick={() => begin.mutate()}>
+                    Bring in as recognised
+                </Button>
+            </ProgressLine>
+        );
+    }
+    if (isUnderWay(data.status)) {
         return (
             <ProgressLine
                 fileName={fileName}
@@ -35,6 +55,9 @@ export function ImportProgress({ id, fileName, onDismiss }: { id: number; fileNa
         return (
             <>
                 <ProgressLine fileName={fileName} state="done" share={1} words={`${counted(data.rows_read, 'row')} read`} {...dismiss}>
+                    <Link to={`/datasets/${data.dataset_id}/rows`} className="font-semibold text-accent underline underline-offset-4">
+                        Open its rows
+                    </Link>
                     <Link to={`/datasets/${data.dataset_id}/profile`} className="font-semibold text-accent underline underline-offset-4">
                         Open its profile
                     </Link>

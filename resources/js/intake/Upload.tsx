@@ -1,12 +1,14 @@
 import { useEffect, useState } from 'react';
+import { useNavigate } from 'react-router';
 import type { Import } from '../api/client';
 import { bytes } from '../ui/format';
 import { ImportProgress } from './ImportProgress';
 import { ProgressLine } from './ProgressLine';
 import { LARGEST_FILE_BYTES, uploadFile } from './upload';
 
-/** One file on its way: first sent, then imported. */
-export function Upload({ file, onDismiss }: { file: File; onDismiss: () => void }) {
+/** One file on its way: first sent, then looked at and imported. */
+export function Upload({ file, isAlone, onDismiss }: { file: File; isAlone: boolean; onDismiss: () => void }) {
+    const navigate = useNavigate();
     const [sent, setSent] = useState(0);
     const [started, setStarted] = useState<Import | null>(null);
     const tooLarge =
@@ -21,14 +23,22 @@ export function Upload({ file, onDismiss }: { file: File; onDismiss: () => void 
         let isCurrent = true;
         const upload = uploadFile(file, setSent);
         upload.done.then(
-            (answer) => isCurrent && setStarted(answer),
+            (answer) => {
+                if (isCurrent) {
+                    setStarted(answer);
+                    // Of several files at once, each waits in the list for its look.
+                    if (isAlone) {
+                        void navigate(`/imports/${answer.id}`);
+                    }
+                }
+            },
             (reason: unknown) => isCurrent && setError(reason instanceof Error ? reason.message : String(reason)),
         );
         return () => {
             isCurrent = false;
             upload.stop();
         };
-    }, [file]);
+    }, [file, isAlone, navigate]);
     if (started !== null) {
         return <ImportProgress id={started.id} fileName={file.name} onDismiss={onDismiss} />;
     }

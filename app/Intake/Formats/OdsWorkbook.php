@@ -1,0 +1,166 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intake\Formats;
+
+use App\Intake\NotATable;
+use Generator;
+use XMLReader;
+
+/**
+ * Reads the cells of an OpenDocument spreadsheet (OASIS OpenDocument 1.3, part 3) in one streaming pass: values as they are
+ * stored, dates as ISO 8601, the last result of formulas.
+ */
+final class OdsWorkbook implements Workbook
+{
+    /** A row that is said to repeat more often than this is no data. */
+    private const MOST_REPEATS = 100_000;
+
+    private readonly Archive $archive;
+    /** @var list<string>|null */
+    private ?array $sheets = null;
+
+    public function __construct(string $path)
+    {
+        $this->archive = Archive::open($path);
+    }
+
+    public function sheets(): array
+    {
+        if ($this->sheets === null) {
+            $sheets = [];
+            $reader = $this->archive->xml('content.xml');
+            while (Xml::read($reader)) {
+                if ($reader->nodeType === XMLReader::ELEMENT && $reader->name === 'table:table') {
+                    $sheets[] = $reader->getAttribute('table:name') ?? 'Sheet ' . (count($sheets) + 1);
+                }
+            }
+            $this->sheets = $sheets === [] ? throw NotATable::damaged('the workbook has no sheet') : $sheets;
+        }
+
+        return $this->sheets;
+    }
+
+    public function rows(string $sheet): Generator
+    {
+        $place = array_search($sheet, $this->sheets(), true);
+        if ($place === false) {
+            throw NotATable::noSheet($sheet, $this->sheets());
+        }
+        $reader = $this->archive->xml('content.xml');
+        $tables = -1;
+        $number = 0;
+        $row = [];
+        $repeats = 1;
+        while (Xml::read($reader)) {
+            if ($reader->nodeType === XMLReader::ELEMENT && $reader->name === 'table:table') {
+                ++$tables;
+            }
+            if ($tables !== $place) {
+                if ($tables > $place) {
+                    break;
+                }
+                continue;
+            }
+            if ($reader->nodeType === XMLReader::ELEMENT && $reader->name === 'table:table-row') {
+                $row = [];
+                $repeats = max(1, (int) $reader->getAttribute('table:number-rows-repeated'));
+                if ($reader->isEmptyElement) {
+                    $number += $repeats;
+                }
+            } elseif ($reader->nodeType === XMLReader::ELEMENT && in_array($reader->name, ['table:table-cell', 'table:covered-table-cell'], true)) {
+                $row = $this->withCell($row, $reader);
+            } elseif ($reader->nodeType === XMLReader::END_ELEMENT && $reader->name === 'table:table-row') {
+                if (implode('', $row) === '') {
+                    $number += $repeats;
+                    continue;
+                }
+                if ($repeats > self::MOST_REPEATS || $number + $repeats > self::MOST_ROWS) {
+                    throw NotATable::tooManyRows($number + $repeats, self::MOST_ROWS);
+                }
+                for ($i = 0; $i < $repeats; ++$i) {
+                    yield ++$number => $row;
+                }
+            }
+        }
+    }
+
+    /**
+     * @param list<string> $row
+     *
+     * @return list<string>
+     */
+    private function withCell(array $row, XMLReader $reader): array
+    {
+        $repeats = max(1, (int) $reader->getAttribute('table:number-columns-repeated'));
+        $text = $this->cell($reader);
+        $columns = count($row) + $repeats;
+        if ($columns > self::MOST_COLUMNS) {
+            if ($text !== '') {
+                throw NotATable::tooManyColumns($columns, self::MOST_COLUMNS);
+            }
+
+            return $row;
+        }
+        for ($i = 0; $i < $repeats; ++$i) {
+            $row[] = $text;
+        }
+
+        return $row;
+    }
+
+    private function cell(XMLReader $reader): string
+    {
+        $kind = $reader->getAttribute('office:value-type');
+        $stated = match ($kind) {
+            'float', 'percentage', 'currency' => XlsxWorkbook::number($reader->getAttribute('office:value') ?? ''),
+            'date' => preg_replace('/T00:00:00$/', '', $reader->getAttribute('office:date-value') ?? '') ?? '',
+            'boolean' => $reader->getAttribute('office:boolean-value') === 'true' ? 'TRUE' : 'FALSE',
+            'string' => $reader->getAttribute('office:string-value'),
+            default => null,
+        };
+        $text = $this->paragraphs($reader);
+
+        return $stated ?? $text;
+    }
+
+    private function paragraphs(XMLReader $reader): string
+    {
+        if ($reader->isEmptyElement) {
+            return '';
+        }
+        $depth = $reader->depth;
+        $paragraphs = [];
+        $isNote = false;
+        while (Xml::inside($reader, $depth)) {
+            if ($reader->name === 'office:annotation') {
+                $isNote = $reader->nodeType === XMLReader::ELEMENT && !$reader->isEmptyElement;
+            } elseif (!$isNote && $reader->nodeType === XMLReader::ELEMENT && $reader->name === 'text:p') {
+                $paragraphs[] = $this->paragraph($reader);
+            }
+        }
+
+        return implode("\n", $paragraphs);
+    }
+
+    private function paragraph(XMLReader $reader): string
+    {
+        if ($reader->isEmptyElement) {
+            return '';
+        }
+        $depth = $reader->depth;
+        $text = '';
+        while (Xml::inside($reader, $depth)) {
+            $text .= match (true) {
+                $reader->nodeType !== XMLReader::ELEMENT => $reader->nodeType === XMLReader::TEXT || $reader->nodeType === XMLReader::SIGNIFICANT_WHITESPACE ? $reader->value : '',
+                $reader->name === 'text:s' => str_repeat(' ', min(1000, max(1, (int) $reader->getAttribute('text:c')))),
+                $reader->name === 'text:tab' => "\t",
+                $reader->name === 'text:line-break' => "\n",
+                default => '',
+            };
+        }
+
+        return $text;
+    }
+}

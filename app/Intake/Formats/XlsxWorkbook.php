@@ -1,0 +1,240 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intake\Formats;
+
+use App\Intake\NotATable;
+use Generator;
+use SimpleXMLElement;
+use XMLReader;
+
+/**
+ * Reads the cells of an Office Open XML workbook (ECMA-376 part 1, SpreadsheetML) in one streaming pass: values as they are
+ * stored, dates as ISO 8601, the last result of formulas. Macros and links are never looked at.
+ */
+final class XlsxWorkbook implements Workbook
+{
+    private const DAY_SECONDS = 86400;
+    private const BUILT_IN_DATES = [14, 15, 16, 17, 18, 19, 20, 21, 22, 45, 46, 47];
+    private const EPOCH = '1899-12-30';
+    private const EPOCH_1904 = '1904-01-01';
+    private const MOST_SHARED_BYTES = 160 << 20;
+
+    private readonly Archive $archive;
+    /** @var array<string, string> sheet => part */
+    private array $parts = [];
+    private bool $counts1904 = false;
+    /** @var list<string>|null */
+    private ?array $shared = null;
+    /** @var list<bool>|null whether cells of a style are dates */
+    private ?array $dates = null;
+
+    public function __construct(string $path)
+    {
+        $this->archive = Archive::open($path);
+        $targets = [];
+        foreach ($this->tree('xl/_rels/workbook.xml.rels')->children() as $relation) {
+            $target = (string) $relation['Target'];
+            $targets[(string) $relation['Id']] = str_starts_with($target, '/') ? substr($target, 1) : "xl/{$target}";
+        }
+        $book = $this->tree('xl/workbook.xml');
+        $main = $book->getNamespaces()[''] ?? '';
+        $root = $book->children($main);
+        $this->counts1904 = in_array((string) ($root->workbookPr->attributes()['date1904'] ?? ''), ['1', 'true'], true);
+        foreach ($root->sheets->children($main) as $sheet) {
+            foreach ($sheet->getNamespaces(true) + ['r' => 'http://schemas.openxmlformats.org/officeDocument/2006/relationships'] as $namespace) {
+                $part = $targets[(string) ($sheet->attributes($namespace)['id'] ?? '')] ?? null;
+                if ($part !== null && $this->archive->has($part)) {
+                    $this->parts[(string) $sheet->attributes()['name']] = $part;
+                    break;
+                }
+            }
+        }
+        if ($this->parts === []) {
+            throw NotATable::damaged('the workbook has no sheet');
+        }
+    }
+
+    public function sheets(): array
+    {
+        return array_map(strval(...), array_keys($this->parts));
+    }
+
+    public function rows(string $sheet): Generator
+    {
+        $reader = $this->archive->xml($this->parts[$sheet] ?? throw NotATable::noSheet($sheet, $this->sheets()));
+        $row = [];
+        $number = 0;
+        while (Xml::read($reader)) {
+            if ($reader->nodeType === XMLReader::ELEMENT && $reader->localName === 'row') {
+                $stated = $reader->getAttribute('r');
+                $number = ctype_digit($stated ?? '') ? (int) $stated : $number + 1;
+                $row = [];
+                if ($number > self::MOST_ROWS) {
+                    throw NotATable::tooManyRows($number, self::MOST_ROWS);
+                }
+            } elseif ($reader->nodeType === XMLReader::ELEMENT && $reader->localName === 'c') {
+                $place = self::place($reader->getAttribute('r'), count($row));
+                if ($place >= self::MOST_COLUMNS) {
+                    // Far to the right of any table: only an entry there would matter.
+                    if ($this->cell($reader) !== '') {
+                        throw NotATable::tooManyColumns($place + 1, self::MOST_COLUMNS);
+                    }
+                    continue;
+                }
+                while (count($row) < $place) {
+                    $row[] = '';
+                }
+                $row[$place] = $this->cell($reader);
+            } elseif ($reader->nodeType === XMLReader::END_ELEMENT && $reader->localName === 'row' && implode('', $row) !== '') {
+                yield $number => array_values($row);
+                $row = [];
+            } elseif ($reader->nodeType === XMLReader::END_ELEMENT && $reader->localName === 'sheetData') {
+                break;
+            }
+        }
+    }
+
+    /** The place of a cell from its reference ("C7" is 2), or the next one where there is none. */
+    private static function place(?string $reference, int $next): int
+    {
+        if ($reference === null || preg_match('/^([A-Z]{1,3})[0-9]/', $reference, $part) !== 1) {
+            return $next;
+        }
+
+        return self::column($part[1]) - 1;
+    }
+
+    /** "A" is 1, "AA" is 27. */
+    public static function column(string $letters): int
+    {
+        $column = 0;
+        foreach (str_split($letters) as $letter) {
+            $column = 26 * $column + ord($letter) - 64;
+        }
+
+        return $column;
+    }
+
+    private function cell(XMLReader $reader): string
+    {
+        $kind = $reader->getAttribute('t') ?? 'n';
+        $style = (int) ($reader->getAttribute('s') ?? '0');
+        if ($reader->isEmptyElement) {
+            return '';
+        }
+        $depth = $reader->depth;
+        $value = '';
+        while (Xml::inside($reader, $depth)) {
+            if ($reader->nodeType === XMLReader::ELEMENT && $reader->localName === 'v') {
+                $value = Xml::text($reader);
+            } elseif ($reader->nodeType === XMLReader::ELEMENT && $reader->localName === 'is') {
+                $value = Xml::text($reader, 'rPh');
+            }
+        }
+
+        return match ($kind) {
+            's' => $this->sharedText((int) $value),
+            'b' => $value === '1' ? 'TRUE' : 'FALSE',
+            'd' => rtrim(preg_replace('/T00:00:00(?:\.0+)?Z?$/', '', $value) ?? $value, 'Z'),
+            'n' => $value !== '' && $this->isDate($style) ? $this->date($value) : self::number($value),
+            default => $value,
+        };
+    }
+
+    /** Doubles are stored with 17 digits; the sheet shows and means 15. */
+    public static function number(string $value): string
+    {
+        if (strlen(preg_replace('/\D/', '', $value) ?? '') <= 15 || !is_numeric($value)) {
+            return $value;
+        }
+        $short = sprintf('%.15G', (float) $value);
+        if (!str_contains($short, 'E')) {
+            return str_contains($short, '.') ? rtrim(rtrim($short, '0'), '.') : $short;
+        }
+
+        return $short;
+    }
+
+    private function date(string $value): string
+    {
+        if (!is_numeric($value) || abs((float) $value) > 3_000_000) {
+            return $value;
+        }
+        $seconds = (int) round(((float) $value - floor((float) $value)) * self::DAY_SECONDS);
+        $days = (int) floor((float) $value);
+        $start = strtotime(($this->counts1904 ? self::EPOCH_1904 : self::EPOCH) . ' UTC');
+        $format = $seconds === 0 ? 'Y-m-d' : ($seconds % 60 === 0 ? 'Y-m-d\TH:i' : 'Y-m-d\TH:i:s');
+
+        return gmdate($days === 0 && !$this->counts1904 ? 'H:i:s' : $format, $start + $days * self::DAY_SECONDS + $seconds);
+    }
+
+    private function isDate(int $style): bool
+    {
+        return ($this->dates ??= $this->readDates())[$style] ?? false;
+    }
+
+    /** @return list<bool> */
+    private function readDates(): array
+    {
+        if (!$this->archive->has('xl/styles.xml')) {
+            return [];
+        }
+        $styles = $this->tree('xl/styles.xml');
+        $root = $styles->children($styles->getNamespaces()[''] ?? '');
+        $formats = [];
+        foreach ($root->numFmts->numFmt ?? [] as $format) {
+            $code = preg_replace('/"[^"]*"|\[[^\]]*\]|\\\\./', '', (string) $format->attributes()['formatCode']) ?? '';
+            $formats[(int) $format->attributes()['numFmtId']] = preg_match('/[ymdhs]/i', $code) === 1 && preg_match('/[0#?]/', $code) !== 1;
+        }
+        $dates = [];
+        foreach ($root->cellXfs->xf ?? [] as $style) {
+            $id = (int) $style->attributes()['numFmtId'];
+            $dates[] = $formats[$id] ?? in_array($id, self::BUILT_IN_DATES, true);
+        }
+
+        return $dates;
+    }
+
+    private function sharedText(int $index): string
+    {
+        return ($this->shared ??= $this->readShared())[$index] ?? '';
+    }
+
+    /** @return list<string> */
+    private function readShared(): array
+    {
+        if (!$this->archive->has('xl/sharedStrings.xml')) {
+            return [];
+        }
+        $reader = $this->archive->xml('xl/sharedStrings.xml');
+        $texts = [];
+        $bytes = 0;
+        while (Xml::read($reader)) {
+            if ($reader->nodeType === XMLReader::ELEMENT && $reader->localName === 'si') {
+                $texts[] = $text = Xml::text($reader, 'rPh');
+                $bytes += strlen($text) + 40;
+                if ($bytes > self::MOST_SHARED_BYTES) {
+                    throw NotATable::damaged('its texts take more than 160 MB');
+                }
+            }
+        }
+
+        return $texts;
+    }
+
+    private function tree(string $part): SimpleXMLElement
+    {
+        $text = $this->archive->text($part);
+        if (stripos($text, '<!DOCTYPE') !== false) {
+            throw NotATable::damaged('its XML declares a document type, which no workbook does');
+        }
+        $before = libxml_use_internal_errors(true);
+        $tree = simplexml_load_string($text, SimpleXMLElement::class, LIBXML_NONET);
+        libxml_clear_errors();
+        libxml_use_internal_errors($before);
+
+        return $tree === false ? throw NotATable::damaged("its part {$part} is broken") : $tree;
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intake;
+
+use RowTally\Core\Columns\VariableType;
+
+/** The cells of a column without what was decided to mean nothing: missing marks, and thousands marks and units of numbers. */
+final readonly class PlainCells
+{
+    /** @var array<array-key, true> */
+    private array $marks;
+
+    /** @param list<string> $missing */
+    public function __construct(array $missing)
+    {
+        $this->marks = array_fill_keys(array_map(trim(...), $missing), true);
+    }
+
+    /**
+     * @param list<string> $cells
+     *
+     * @return list<string>
+     */
+    public function of(array $cells, RecognisedVariable $variable): array
+    {
+        if ($this->marks !== []) {
+            $cells = array_map(fn(string $cell): string => isset($this->marks[trim($cell)]) ? '' : $cell, $cells);
+        }
+        if ($variable->type === VariableType::Number && !$variable->style->isPlain()) {
+            $cells = array_map($variable->style->plain(...), $cells);
+        }
+
+        return $cells;
+    }
+}

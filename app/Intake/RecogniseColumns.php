@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intake;
+
+use App\Intake\Csv\CsvFile;
+use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Parsing\MissingMarks;
+use RowTally\Core\Parsing\NumberStyle;
+use RowTally\Core\Parsing\NumberText;
+use RowTally\Core\Parsing\RecognisedType;
+use RowTally\Core\Parsing\TotalRow;
+use RowTally\Core\Parsing\VariableName;
+
+/** Decides what each column of a table is, from a sample of its rows and from what somebody has decided. */
+final class RecogniseColumns
+{
+    /** @return list<RecognisedVariable> all columns of the table in its shape, also those that are not taken */
+    public static function of(CsvFile $file, Decisions $decisions): array
+    {
+        $reshape = Reshape::of($file->names, $decisions);
+        $head = $reshape->rows(self::rowsThatCount($file->head, $file->leaveOut));
+        $spread = $reshape->rows(self::rowsThatCount($file->spread, $file->leaveOut));
+        $commaMark = $file->dialect->delimiter !== ',';
+        $variables = [];
+        foreach ($reshape->names() as $i => $name) {
+            $variables[] = self::column(
+                $name,
+                self::withoutMarks(array_column($head, $i), $decisions->missing),
+                self::withoutMarks(array_column($spread, $i), $decisions->missing),
+                $commaMark,
+                // Decisions about single columns name the columns of the file; a new shape has others.
+                $reshape->isPlain() ? $decisions->column($i) : new ColumnDecision(),
+                $decisions->missing,
+            );
+        }
+
+        return $variables;
+    }
+
+    /**
+     * @param list<list<string>> $rows
+     * @param list<string>       $leaveOut
+     *
+     * @return list<list<string>>
+     */
+    private static function rowsThatCount(array $rows, array $leaveOut): array
+    {
+        return $leaveOut === [] ? $rows : array_values(array_filter($rows, static fn(array $row): bool => !in_array(TotalRow::firstEntry($row), $leaveOut, true)));
+    }
+
+    /**
+     * @param list<string> $cells
+     * @param list<string> $marks
+     *
+     * @return list<string>
+     */
+    private static function withoutMarks(array $cells, array $marks): array
+    {
+        return $marks === [] ? $cells : array_map(static fn(string $cell): string => in_array(trim($cell), $marks, true) ? '' : $cell, $cells);
+    }
+
+    /**
+     * @param list<string> $head
+     * @param list<string> $spread
+     * @param list<string> $missing
+     */
+    private static function column(VariableName $name, array $head, array $spread, bool $commaMark, ColumnDecision $decision, array $missing): RecognisedVariable
+    {
+        $recognised = RecognisedType::of($name->name, $head, $spread, $commaMark);
+        $type = $decision->type ?? $recognised->type;
+        $style = $recognised->style;
+        if ($type === VariableType::Number && $recognised->type !== VariableType::Number) {
+            $filled = array_values(array_filter([...$head, ...$spread], static fn(string $cell): bool => !NumberText::isBlank($cell) && !MissingMarks::isKnown($cell)));
+            $style = NumberStyle::recognise($filled, $commaMark);
+        }
+        $isNumber = $type === VariableType::Number;
+        // A unit belongs to numbers; elsewhere the brackets are part of the name.
+        $unit = $isNumber ? $name->unit ?? ($style->affixes[0] ?? null) : null;
+        $mark = $decision->decimalMark;
+
+        return new RecognisedVariable(
+            $decision->name ?? ($isNumber || $name->unit === null ? $name->name : $name->asItStands),
+            $decision->unit ?? $unit,
+            $type,
+            new NumberStyle(
+                $mark === ',' || $mark === '.' ? $mark : $style->decimalMark,
+                $decision->groupMark ?? ($mark !== null && $mark === $style->groupMark ? '' : $style->groupMark),
+                $decision->affixes ?? $style->affixes,
+            ),
+            $type === VariableType::Date ? $decision->dateOrder ?? $recognised->dateOrder : null,
+            $decision->isTaken,
+            $decision->order ?? [],
+            $decision->label,
+            $decision->description,
+            $missing,
+        );
+    }
+}

@@ -1,0 +1,139 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intake;
+
+use Generator;
+use RowTally\Core\Columns\Chunk;
+use RowTally\Core\Parsing\NumberText;
+use RowTally\Core\Parsing\VariableName;
+
+/**
+ * Turns a table whose columns are really one variable into one that has it as such.
+ *
+ * Block: rows × columns of cells become one list of values, row by row; cells without an entry are no values.
+ * Stack: the columns named become two variables, the value and the column it came from; each row turns into one row a
+ * stacked column, in which the other columns repeat.
+ */
+final readonly class Reshape
+{
+    private const VALUE = 'Value';
+    private const FROM = 'From column';
+
+    /**
+     * @param list<VariableName> $names   of the table as it stands
+     * @param list<int>          $stacked places of the columns that are one variable
+     * @param list<int>          $kept    places of the columns that repeat
+     */
+    private function __construct(
+        private Shape $shape,
+        private array $names,
+        private array $stacked,
+        private array $kept,
+        private string $valueName,
+    ) {}
+
+    /** @param list<VariableName> $names */
+    public static function of(array $names, Decisions $decisions): self
+    {
+        $places = array_keys($names);
+        $taken = array_values(array_filter($places, static fn(int $place): bool => $decisions->column($place)->isTaken));
+        $stacked = match ($decisions->shape) {
+            Shape::Columns => [],
+            Shape::Block => $taken,
+            Shape::Stack => array_values(array_intersect($taken, $decisions->stacked)),
+        };
+        $shape = $stacked === [] ? Shape::Columns : $decisions->shape;
+
+        return new self(
+            $shape,
+            $names,
+            $stacked,
+            match ($shape) {
+                Shape::Columns => $places,
+                Shape::Block => [],
+                Shape::Stack => array_values(array_diff($taken, $stacked)),
+            },
+            $decisions->valueName ?? self::VALUE,
+        );
+    }
+
+    public function isPlain(): bool
+    {
+        return $this->shape === Shape::Columns;
+    }
+
+    /** @return list<VariableName> */
+    public function names(): array
+    {
+        $kept = array_map(fn(int $place): VariableName => $this->names[$place], $this->kept);
+        $made = match ($this->shape) {
+            Shape::Columns => [],
+            Shape::Block => [VariableName::of($this->valueName)],
+            Shape::Stack => [VariableName::of(self::FROM), VariableName::of($this->valueName)],
+        };
+
+        return [...$kept, ...$made];
+    }
+
+    /**
+     * @param list<list<string>> $rows
+     *
+     * @return list<list<string>>
+     */
+    public function rows(array $rows): array
+    {
+        if ($this->isPlain()) {
+            return $rows;
+        }
+        $made = [];
+        foreach ($rows as $row) {
+            foreach ($this->stacked as $place) {
+                if ($this->shape === Shape::Stack) {
+                    $made[] = [...array_map(static fn(int $kept): string => $row[$kept], $this->kept), $this->names[$place]->name, $row[$place]];
+                } elseif (!NumberText::isBlank($row[$place])) {
+                    $made[] = [$row[$place]];
+                }
+            }
+        }
+
+        return $made;
+    }
+
+    /**
+     * @param iterable<int, list<list<string>>> $batches cells by column
+     *
+     * @return Generator<int, list<list<string>>> the same for the table in its new shape, Chunk::ROWS rows each but the last
+     */
+    public function batches(iterable $batches): Generator
+    {
+        if ($this->isPlain()) {
+            yield from $batches;
+
+            return;
+        }
+        $rest = [];
+        foreach ($batches as $batch) {
+            $rows = count($batch) === 1 ? array_map(static fn(string $cell): array => [$cell], $batch[0]) : array_map(null, ...$batch);
+            $rest = [...$rest, ...$this->rows($rows)];
+            while (count($rest) >= Chunk::ROWS) {
+                yield $this->byColumn(array_slice($rest, 0, Chunk::ROWS));
+                $rest = array_slice($rest, Chunk::ROWS);
+            }
+        }
+        if ($rest !== []) {
+            yield $this->byColumn($rest);
+        }
+    }
+
+    /**
+     * @param list<list<string>> $rows
+     *
+     * @return list<list<string>>
+     */
+    private function byColumn(array $rows): array
+    {
+        return array_map(static fn(int $column): array => array_column($rows, $column), array_keys($this->names()));
+    }
+}

@@ -1,0 +1,181 @@
+<?php
+
+declare(strict_types=1);
+
+namespace RowTally\Core\Parsing;
+
+/**
+ * How the numbers of a column are written beyond plain digits: the decimal mark, a mark between thousands, and a unit or
+ * percent sign that stands beside the number.
+ *
+ * `plain()` takes the thousands marks and the units off, and nothing else; a cell that does not fit stays as it is.
+ */
+final readonly class NumberStyle
+{
+    /** What may stand between thousands; all blanks count as one mark, and both apostrophes. */
+    public const GROUP_MARKS = ['', ',', '.', ' ', "'"];
+    private const BLANKS = ' \x{A0}\x{202F}\x{2009}';
+    private const LONGEST_AFFIX = 12;
+
+    private string $number;
+
+    public function __construct(
+        /** @var '.'|',' */
+        public string $decimalMark = '.',
+        public string $groupMark = '',
+        /** @var list<string> units and signs that may stand before or after a number and are taken off */
+        public array $affixes = [],
+    ) {
+        $this->number = self::pattern($decimalMark, $groupMark);
+    }
+
+    /** Whether cells need nothing taken off. */
+    public function isPlain(): bool
+    {
+        return $this->groupMark === '' && $this->affixes === [];
+    }
+
+    public function with(string $affix): self
+    {
+        return new self($this->decimalMark, $this->groupMark, array_values(array_unique([...$this->affixes, $affix])));
+    }
+
+    /** "1 234,5 kg" becomes "1234,5" where blanks mark thousands and kg is taken off. */
+    public function plain(string $cell): string
+    {
+        $plain = $this->stripped($cell);
+
+        return $plain === $cell || NumberText::parse($plain, $this->decimalMark) === null ? $cell : $plain;
+    }
+
+    private function stripped(string $cell): string
+    {
+        foreach ($this->affixes as $affix) {
+            $quoted = preg_quote($affix, '/');
+            $without = preg_replace('/^[' . self::BLANKS . ']*' . $quoted . '[' . self::BLANKS . ']*(?=[+\-\x{2212}]?[0-9.,])|(?<=[0-9.,])[' . self::BLANKS . ']*' . $quoted . '[' . self::BLANKS . ']*$/Du', '', $cell) ?? $cell;
+            if ($without !== $cell) {
+                $cell = $without;
+                break;
+            }
+        }
+        if ($this->groupMark === '' || preg_match($this->number, $cell) !== 1) {
+            return $cell;
+        }
+
+        return preg_replace('/(?<=[0-9])' . self::groupClass($this->groupMark) . '(?=[0-9]{3})/u', '', $cell) ?? $cell;
+    }
+
+    public function parses(string $cell): bool
+    {
+        return NumberText::parse($this->plain($cell), $this->decimalMark) !== null;
+    }
+
+    /**
+     * The number and what stands beside it: "12,5 kg" is ["12,5", "kg"], "€ 40" is ["40", "€"]; null when the text is not one
+     * number with one short word or sign.
+     *
+     * @return array{string, string}|null
+     */
+    public static function numberAndAffix(string $cell): ?array
+    {
+        $number = '[+\-\x{2212}]?[0-9](?:[0-9.,\'’' . self::BLANKS . ']*[0-9])?';
+        $affix = '[^\s0-9.,+\-\x{2212}\'’()\x{A0}\x{202F}\x{2009}][^0-9+\-\x{2212},]{0,' . (self::LONGEST_AFFIX - 1) . '}';
+        if (preg_match('/^[' . self::BLANKS . ']*(' . $number . ')[' . self::BLANKS . ']*(' . $affix . ')$/Du', $cell, $part) === 1) {
+            return [$part[1], rtrim($part[2])];
+        }
+        if (preg_match('/^[' . self::BLANKS . ']*(\p{Sc}|CHF|EUR|GBP|JPY|USD)[' . self::BLANKS . ']*(' . $number . ')[' . self::BLANKS . ']*$/Du', $cell, $part) === 1) {
+            return [$part[2], $part[1]];
+        }
+
+        return null;
+    }
+
+    /**
+     * The style under which most of the cells are numbers, the plainest first. "1,234" alone decides nothing: it is a decimal
+     * comma only where commas can be decimal marks and another cell shows it.
+     *
+     * @param list<string> $cells     filled cells
+     * @param bool         $commaMark whether a decimal comma can stand unquoted in this file
+     */
+    public static function recognise(array $cells, bool $commaMark): self
+    {
+        $affix = self::commonAffix($cells);
+        $affixes = $affix === null ? [] : [$affix];
+        $plainest = new self('.', '', $affixes);
+        $best = $plainest;
+        $most = self::count($plainest, $cells);
+        if ($most === count($cells)) {
+            return $plainest;
+        }
+        $candidates = [new self(',', '', $affixes), new self('.', ',', $affixes), new self('.', ' ', $affixes), new self('.', "'", $affixes),
+            new self(',', '.', $affixes), new self(',', ' ', $affixes), new self(',', "'", $affixes)];
+        foreach ($candidates as $style) {
+            if ($style->decimalMark === ',' && $style->groupMark === '' && !$commaMark && !self::showDecimalComma($cells)) {
+                continue;
+            }
+            $count = self::count($style, $cells);
+            if ($count > $most) {
+                $best = $style;
+                $most = $count;
+            }
+        }
+
+        return $best;
+    }
+
+    /** @param list<string> $cells */
+    private static function showDecimalComma(array $cells): bool
+    {
+        foreach ($cells as $cell) {
+            if (preg_match('/[0-9],(?:[0-9]{1,2}|[0-9]{4,})(?![0-9])|^\D*0,[0-9]/u', $cell) === 1) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * What stands beside more than half of the cells, always the same.
+     *
+     * @param list<string> $cells
+     */
+    private static function commonAffix(array $cells): ?string
+    {
+        $found = [];
+        foreach ($cells as $cell) {
+            $affix = self::numberAndAffix($cell)[1] ?? null;
+            if ($affix !== null && VariableName::isUnit($affix)) {
+                $found[$affix] = ($found[$affix] ?? 0) + 1;
+            }
+        }
+        arsort($found);
+        $common = array_key_first($found);
+
+        return $common !== null && 2 * $found[$common] > count($cells) ? $common : null;
+    }
+
+    /** @param list<string> $cells */
+    private static function count(self $style, array $cells): int
+    {
+        return count(array_filter($cells, $style->parses(...)));
+    }
+
+    private static function pattern(string $decimalMark, string $groupMark): string
+    {
+        $group = self::groupClass($groupMark);
+        $fraction = '(?:' . preg_quote($decimalMark, '/') . '[0-9]+)?';
+
+        return '/^[' . self::BLANKS . ']*[+\-\x{2212}]?[0-9]{1,3}(?:' . $group . '[0-9]{3})+' . $fraction . '[' . self::BLANKS . ']*$/Du';
+    }
+
+    private static function groupClass(string $groupMark): string
+    {
+        return match ($groupMark) {
+            '' => '(?!)',
+            ' ' => '[' . self::BLANKS . ']',
+            "'" => "['’]",
+            default => preg_quote($groupMark, '/'),
+        };
+    }
+}

@@ -1,0 +1,24 @@
+import { useQuery } from '@tanstack/react-query';
+import { api, bodyOf, type Dataset } from './client';
+
+export const DATASETS = ['datasets'];
+
+export const datasetKey = (id: number) => ['dataset', id];
+
+/** One dataset with its variables: every place of it needs them. */
+export function useDataset(id: number) {
+    return useQuery({
+        queryKey: datasetKey(id),
+        queryFn: async () => bodyOf(await api.GET('/datasets/{dataset}', { params: { path: { dataset: id } } })),
+        // Micro-plots of variables with very many values follow a little after the import.
+        refetchInterval: ({ state }) => (state.data !== undefined && sketchesToCome(state.data) ? 2000 : false),
+        // Another window may have changed it.
+        staleTime: 0,
+    });
+}
+
+function sketchesToCome(dataset: Dataset): boolean {
+    return dataset.variables.some(
+        (variable) => variable.type === 'number' && variable.sketch.length === 0 && variable.missing < dataset.rows,
+    );
+}

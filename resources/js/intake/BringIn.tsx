@@ -1,0 +1,86 @@
+import clsx from 'clsx';
+import { type DragEvent, useEffect, useRef, useState } from 'react';
+import { Button } from '../ui/Button';
+import { ImportProgress } from './ImportProgress';
+import { Paste } from './Paste';
+import { useOpenImports } from './queries';
+import { Upload } from './Upload';
+
+/** Where data come in: a file chosen or dropped, or a table pasted; then followed until they are datasets. */
+export function BringIn() {
+    const input = useRef<HTMLInputElement>(null);
+    const [files, setFiles] = useState<{ key: number; file: File; isAlone: boolean }[]>([]);
+    const [isOver, setIsOver] = useState(false);
+    const [pasted, setPasted] = useState<string | null>(null);
+    const openImports = useOpenImports();
+    const add = (list: FileList | null) => {
+        const all = [...(list ?? [])];
+        const added = all.map((file, i) => ({ key: Date.now() + i, file, isAlone: all.length === 1 }));
+        setFiles((before) => [...added, ...before]);
+    };
+    const drop = (event: DragEvent) => {
+        event.preventDefault();
+        setIsOver(false);
+        add(event.dataTransfer.files);
+    };
+    useEffect(() => {
+        const paste = (event: ClipboardEvent) => {
+            const isTyping = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
+            const text = event.clipboardData?.getData('text/plain') ?? '';
+            if (!isTyping && text.trim() !== '') {
+                setPasted(text);
+            }
+        };
+        window.addEventListener('paste', paste);
+        return () => window.removeEventListener('paste', paste);
+    }, []);
+    return (
+        <section
+            aria-label="Bring in data"
+            onDragOver={(event) => {
+                event.preventDefault();
+                setIsOver(true);
+            }}
+            onDragLeave={() => setIsOver(false)}
+            onDrop={drop}
+            className={clsx('rounded-lg border border-dashed px-5 py-4', isOver ? 'border-accent bg-accent-wash' : 'border-hair-strong')}
+        >
+            <div className="flex flex-wrap items-center gap-x-3 gap-y-2">
+                <Button look="primary" onClick={() => input.current?.click()}>
+                    Choose a file
+                </Button>
+                <Button onClick={() => setPasted((before) => (before === null ? '' : null))} aria-expanded={pasted !== null}>
+                    Paste or type
+                </Button>
+                <p className="min-w-60 flex-1 pl-2 text-small text-soft">
+                    or drop it here: CSV and its cousins, XLSX, ODS, JSON, JSON Lines, a zipped data package; up to 512 MB.
+                </p>
+                <input
+                    ref={input}
+                    type="file"
+                    accept=".csv,.tsv,.txt,.tab,.xlsx,.xlsm,.ods,.json,.jsonl,.ndjson,.zip,text/*,application/json,application/zip"
+                    multiple
+                    className="sr-only"
+                    tabIndex={-1}
+                    aria-label="File with data"
+                    onChange={(event) => {
+                        add(event.target.files);
+                        event.target.value = '';
+                    }}
+                />
+            </div>
+            {pasted !== null && <Paste key={pasted} text={pasted} />}
+            {files.map(({ key, file, isAlone }) => (
+                <Upload
+                    key={key}
+                    file={file}
+                    isAlone={isAlone}
+                    onDismiss={() => setFiles((before) => before.filter((entry) => entry.key !== key))}
+                />
+            ))}
+            {openImports.data?.map((open) => (
+                <ImportProgress key={open.id} id={open.id} fileName={open.title} />
+            ))}
+        </section>
+    );
+}

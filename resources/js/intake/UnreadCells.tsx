@@ -1,0 +1,62 @@
+import type { Reading, ReadingChange } from '../api/client';
+import { Button } from '../ui/Button';
+import { count, counted } from '../ui/format';
+import { firstRemedies } from './firstRemedies';
+
+/** Every kind of cell that could not be read, where it stands, and what can be done about all of its kind. */
+export function UnreadCells({
+    reading,
+    isBusy,
+    onDecide,
+}: {
+    reading: Reading;
+    isBusy: boolean;
+    onDecide: (changes: ReadingChange[]) => void;
+}) {
+    const suggested = firstRemedies(reading);
+    return (
+        <aside
+            aria-label="Cells that could not be read"
+            className="w-92 shrink-0 overflow-y-auto border-l border-hair px-4.5 py-3 max-lg:max-h-64 max-lg:w-auto max-lg:border-t max-lg:border-l-0"
+        >
+            {reading.unread_cells === 0 ? (
+                <p className="text-soft">Every cell could be read.</p>
+            ) : (
+                <>
+                    <h2 className="text-lead">{counted(reading.unread_cells, 'cell')} could not be read</h2>
+                    <p className="mt-1 text-small text-soft">Left as they are, they are kept as text and count as missing.</p>
+                    {suggested.length > 1 && (
+                        <Button className="mt-2" disabled={isBusy} onClick={() => onDecide(suggested)}>
+                            Do the first of each
+                        </Button>
+                    )}
+                    <ul className="mt-2">
+                        {reading.unread.map((kind) => (
+                            <li key={`${kind.column}:${kind.text}`} className="border-t border-hair py-2.5">
+                                <p className="text-small">
+                                    <bdi className="font-semibold text-accent">{kind.text}</bdi> in{' '}
+                                    <bdi className="font-semibold">{reading.columns[kind.column]?.name}</bdi>,{' '}
+                                    {kind.count === 1 ? 'line' : `${count(kind.count)} times: lines`}{' '}
+                                    <span className="figures">{kind.lines.map(count).join(', ')}</span>
+                                    {kind.count > kind.lines.length && ' …'}
+                                </p>
+                                <div className="mt-1.5 flex flex-wrap gap-1.5">
+                                    {kind.remedies.map((remedy) => (
+                                        <Button
+                                            key={remedy.words}
+                                            className="px-2! py-0.5! text-small!"
+                                            disabled={isBusy}
+                                            onClick={() => onDecide(remedy.changes)}
+                                        >
+                                            <bdi>{remedy.words}</bdi>
+                                        </Button>
+                                    ))}
+                                </div>
+                            </li>
+                        ))}
+                    </ul>
+                </>
+            )}
+        </aside>
+    );
+}

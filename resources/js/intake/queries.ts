@@ -1,0 +1,78 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { api, bodyOf, type Import, type ReadingChange } from '../api/client';
+import { DATASETS } from '../api/datasets';
+
+const OPEN_IMPORTS = ['imports'];
+const POLL_EVERY_MS = 400;
+
+/** Whether an import is on its way by itself; one that waits for a decision is not. */
+export function isUnderWay(status: Import['status']): boolean {
+    return status === 'queued' || status === 'running' || status === 'cancelling';
+}
+
+export function useOpenImports() {
+    return useQuery({ queryKey: OPEN_IMPORTS, queryFn: async () => bodyOf(await api.GET('/imports')), staleTime: 0 });
+}
+
+/** Follows an import until it has ended; the list of datasets is read again then. */
+export function useImport(id: number) {
+    const queries = useQueryClient();
+    return useQuery({
+        queryKey: [...OPEN_IMPORTS, id],
+        queryFn: async () => {
+            const answer = bodyOf(await api.GET('/imports/{import}', { params: { path: { import: id } } }));
+            if (!isUnderWay(answer.status)) {
+                void queries.invalidateQueries({ queryKey: DATASETS });
+            }
+            return answer;
+        },
+        refetchInterval: ({ state }) => (state.data === undefined || isUnderWay(state.data.status) ? POLL_EVERY_MS : false),
+        staleTime: 0,
+    });
+}
+
+export function useCancelImport() {
+    const queries = useQueryClient();
+    return useMutation({
+        mutationFn: async (id: number) => bodyOf(await api.POST('/imports/{import}/cancel', { params: { path: { import: id } } })),
+        onSuccess: (answer) => queries.setQueryData([...OPEN_IMPORTS, answer.id], answer),
+    });
+}
+
+export function useBeginImport(id: number) {
+    const queries = useQueryClient();
+    return useMutation({
+        mutationFn: async () => bodyOf(await api.POST('/imports/{import}/begin', { params: { path: { import: id } } })),
+        onSuccess: (answer) => queries.setQueryData([...OPEN_IMPORTS, answer.id], answer),
+    });
+}
+
+export function usePaste() {
+    return useMutation({
+        mutationFn: async ({ text, title }: { text: string; title: string }) => {
+            const form = new FormData();
+            form.append('text', text);
+            form.append('title', title);
+            return bodyOf(await api.POST('/imports', { body: form as never, bodySerializer: (body) => body as never }));
+        },
+    });
+}
+
+export function useReading(id: number, isWanted: boolean) {
+    return useQuery({
+        queryKey: ['reading', id],
+        queryFn: async () => bodyOf(await api.GET('/imports/{import}/reading', { params: { path: { import: id } } })),
+        enabled: isWanted,
+        staleTime: Infinity,
+    });
+}
+
+/** Decisions about how a file is read; the answer shows their effect. */
+export function useDecide(id: number) {
+    const queries = useQueryClient();
+    return useMutation({
+        mutationFn: async (changes: ReadingChange[]) =>
+            bodyOf(await api.POST('/imports/{import}/reading', { params: { path: { import: id } }, body: { changes } })),
+        onSuccess: (answer) => queries.setQueryData(['reading', id], answer),
+    });
+}
