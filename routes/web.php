@@ -2,12 +2,16 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\ChangeController;
 use App\Http\Controllers\ConventionController;
 use App\Http\Controllers\DatasetController;
+use App\Http\Controllers\EntryCheckController;
 use App\Http\Controllers\ImportController;
 use App\Http\Controllers\PageController;
 use App\Http\Controllers\ProfileController;
+use App\Http\Controllers\RowController;
 use App\Http\Controllers\SessionController;
+use App\Http\Controllers\VariableController;
 use Illuminate\Support\Facades\Route;
 
 Route::prefix('api')->group(static function (): void {
@@ -19,6 +23,18 @@ Route::prefix('api')->group(static function (): void {
         Route::get('datasets', [DatasetController::class, 'index']);
         Route::get('datasets/{dataset}', [DatasetController::class, 'show'])->can('view', 'dataset');
         Route::delete('datasets/{dataset}', [DatasetController::class, 'destroy'])->can('delete', 'dataset');
+        Route::post('datasets', [DatasetController::class, 'store']);
+        Route::patch('datasets/{dataset}', [DatasetController::class, 'update'])->can('change', 'dataset');
+        Route::get('datasets/{dataset}/rows', [RowController::class, 'index'])->can('view', 'dataset');
+        Route::get('datasets/{dataset}/rows/find', [RowController::class, 'find'])->can('view', 'dataset');
+        Route::get('datasets/{dataset}/changes', [ChangeController::class, 'index'])->can('view', 'dataset');
+        Route::post('datasets/{dataset}/changes', [ChangeController::class, 'store'])->can('change', 'dataset');
+        Route::get('datasets/{dataset}/ends', [VariableController::class, 'ends'])->can('view', 'dataset');
+        Route::post('datasets/{dataset}/formula', [VariableController::class, 'tryFormula'])->can('view', 'dataset');
+        Route::get('datasets/{dataset}/variables/{variable}/type', [VariableController::class, 'tryType'])->can('view', 'dataset');
+        Route::get('datasets/{dataset}/variables/{variable}/labels', [VariableController::class, 'labels'])->can('view', 'dataset');
+        Route::get('datasets/{dataset}/check', [EntryCheckController::class, 'index'])->can('view', 'dataset');
+        Route::post('datasets/{dataset}/check', [EntryCheckController::class, 'lookedAt'])->can('change', 'dataset');
         Route::get('datasets/{dataset}/profile', [ProfileController::class, 'show'])->can('view', 'dataset');
         Route::get('imports', [ImportController::class, 'index']);
         Route::post('imports', [ImportController::class, 'store']);

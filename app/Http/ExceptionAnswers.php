@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http;
 
 use App\Intake\NotATable;
+use App\Store\Changes\ChangeRefused;
+use App\Store\Changes\StaleRevision;
 use App\Store\UnknownVariable;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -12,6 +14,8 @@ use Illuminate\Http\Exceptions\PostTooLargeException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Session\TokenMismatchException;
+use RowTally\Core\Formula\FormulaError;
+use RowTally\Core\Parsing\Finding;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 
 /** The one place where exceptions become answers of the API: always {"message": a sentence}. */
@@ -22,6 +26,16 @@ final class ExceptionAnswers
         $exceptions->shouldRenderJsonWhen(static fn(Request $request): bool => $request->is('api/*'));
         $exceptions->render(static fn(UnknownVariable $exception): JsonResponse => self::message(422, $exception->getMessage()));
         $exceptions->render(static fn(NotATable $exception): JsonResponse => self::message(422, $exception->getMessage()));
+        $exceptions->render(static fn(FormulaError $exception): JsonResponse => new JsonResponse(['message' => $exception->getMessage(), 'at' => $exception->at, 'length' => $exception->length], 422));
+        $exceptions->render(static fn(ChangeRefused $exception): JsonResponse => new JsonResponse([
+            'message' => $exception->getMessage(),
+            'findings' => array_map(static fn(Finding $finding): array => ['code' => $finding->code, 'sentence' => $finding->sentence()], $exception->findings),
+        ], 422));
+        $exceptions->render(static fn(StaleRevision $exception): JsonResponse => new JsonResponse([
+            'message' => $exception->getMessage(),
+            'revision' => $exception->revision,
+            'changes' => $exception->summaries,
+        ], 409));
         $exceptions->render(static fn(AuthenticationException $exception, Request $request): ?JsonResponse => $request->is('api/*')
             ? self::message(401, 'Sign in first.')
             : null);

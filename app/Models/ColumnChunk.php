@@ -10,19 +10,20 @@ use RowTally\Core\Columns\ChunkEncoding;
 /**
  * Up to 8,192 rows of one variable, packed, as they were from one revision on.
  *
- * @property int           $variable_id
- * @property int           $number         from 0
- * @property int           $since_revision
- * @property int|null      $until_revision null = still so
- * @property ChunkEncoding $encoding
- * @property int           $rows
- * @property int           $missing
- * @property int|null      $decimals
- * @property string|null   $lowest
- * @property string|null   $highest
- * @property string|null   $sum
- * @property string|null   $squares
- * @property string        $payload
+ * @property int                     $variable_id
+ * @property int                     $number         from 0
+ * @property int                     $since_revision
+ * @property int|null                $until_revision null = still so
+ * @property ChunkEncoding           $encoding
+ * @property int                     $rows
+ * @property int                     $missing
+ * @property int|null                $decimals
+ * @property string|null             $lowest
+ * @property string|null             $highest
+ * @property string|null             $sum
+ * @property string|null             $squares
+ * @property array<int, string>|null $unread         cells that could not be read, by their place in the chunk from 0
+ * @property string                  $payload
  */
 final class ColumnChunk extends Model
 {
@@ -37,6 +38,6 @@ final class ColumnChunk extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['encoding' => ChunkEncoding::class];
+        return ['encoding' => ChunkEncoding::class, 'unread' => 'array', 'number' => 'integer', 'rows' => 'integer', 'since_revision' => 'integer'];
     }
 }

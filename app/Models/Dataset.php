@@ -16,11 +16,13 @@ use Illuminate\Support\Carbon;
  * @property int                       $user_id
  * @property string                    $title
  * @property string|null               $source
+ * @property string|null               $description
  * @property int                       $rows
  * @property int                       $revision
  * @property list<string>              $notes           what the reader of the file should know
  * @property Carbon                    $updated_at
  * @property Collection<int, Variable> $variables       in the order of the file
+ * @property Collection<int, Variable> $allVariables    also those that can be brought back
  * @property int                       $variables_count only where it was counted
  */
 final class Dataset extends Model
@@ -37,7 +39,16 @@ final class Dataset extends Model
     public function variables(): HasMany
     {
         $variables = $this->hasMany(Variable::class);
-        $variables->orderBy('position');
+        $variables->where('deleted_at', '=', null)->orderBy('position')->orderBy('id');
+
+        return $variables;
+    }
+
+    /** @return HasMany<Variable, $this> those that can be brought back too */
+    public function allVariables(): HasMany
+    {
+        $variables = $this->hasMany(Variable::class);
+        $variables->orderBy('position')->orderBy('id');
 
         return $variables;
     }

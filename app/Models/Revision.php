@@ -5,13 +5,19 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Support\Carbon;
 
 /**
- * One change of a dataset: who, when, in words, and what undoes it.
+ * One change of a dataset: who, when, and in words. Its data are in the versions of chunks and variables.
  *
- * @property int    $number
- * @property string $kind
- * @property string $summary
+ * @property int      $number
+ * @property string   $kind
+ * @property string   $summary
+ * @property int|null $target     the change that this one takes back or does again
+ * @property int      $rows       how many the dataset has after it
+ * @property Carbon   $created_at
+ * @property User     $user
  */
 final class Revision extends Model
 {
@@ -22,6 +28,12 @@ final class Revision extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['inverse' => 'array'];
+        return ['number' => 'integer', 'target' => 'integer', 'rows' => 'integer', 'created_at' => 'datetime'];
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
     }
 }

@@ -6,28 +6,31 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
-use Illuminate\Database\Eloquent\Relations\HasMany;
 use RowTally\Core\Columns\VariableType;
 
 /**
  * One variable of a dataset; its values are in its column chunks.
  *
- * @property int          $id
- * @property int          $dataset_id
- * @property int          $position
- * @property string       $key           names the variable in addresses; unique in the dataset
- * @property string       $name          as it stands in the file
- * @property VariableType $type
- * @property string|null  $unit
- * @property string|null  $label         a shorter or fuller name for plots and tables
- * @property string|null  $description
- * @property list<string> $missing_marks texts that stand for no value
- * @property int|null     $decimals      null = doubles, or no numbers
- * @property int          $missing
- * @property int          $unread        cells that are kept as text because they are not numbers; counted in missing
- * @property list<string> $dictionary    what byte codes 1, 2, … stand for
- * @property list<int>    $sketch        counts of the labels, or of the micro-plot's classes
- * @property Dataset      $dataset
+ * @property int                                                          $id
+ * @property int                                                          $dataset_id
+ * @property int                                                          $position
+ * @property string                                                       $key            names the variable in addresses; unique in the dataset
+ * @property string                                                       $name           as it stands in the file
+ * @property VariableType                                                 $type
+ * @property string|null                                                  $unit
+ * @property string|null                                                  $label          a shorter or fuller name for plots and tables
+ * @property string|null                                                  $description
+ * @property list<string>                                                 $missing_marks  texts that stand for no value
+ * @property int|null                                                     $decimals       null = doubles, or no numbers
+ * @property int                                                          $missing
+ * @property int                                                          $unread         cells that are kept as text because they are not numbers; counted in missing
+ * @property list<string>                                                 $dictionary     what byte codes 1, 2, … stand for
+ * @property int                                                          $data_revision  the revision that last changed its values
+ * @property array{formula: string, inputs: list<int>, frozen: bool}|null $made           how it was made; null = it came in
+ * @property int|null                                                     $shown_decimals chosen by somebody; null = those of the data
+ * @property int|null                                                     $deleted_at     the revision that deleted it
+ * @property list<int>                                                    $sketch         counts of the labels, or of the micro-plot's classes
+ * @property Dataset                                                      $dataset
  */
 final class Variable extends Model
 {
@@ -46,6 +49,10 @@ final class Variable extends Model
             'dictionary' => 'array',
             'sketch' => 'array',
             'missing_marks' => 'array',
+            'made' => 'array',
+            'data_revision' => 'integer',
+            'shown_decimals' => 'integer',
+            'deleted_at' => 'integer',
         ];
     }
 
@@ -53,14 +60,5 @@ final class Variable extends Model
     public function dataset(): BelongsTo
     {
         return $this->belongsTo(Dataset::class);
-    }
-
-    /** @return HasMany<UnreadCell, $this> */
-    public function unreadCells(): HasMany
-    {
-        $cells = $this->hasMany(UnreadCell::class);
-        $cells->orderBy('row');
-
-        return $cells;
     }
 }

@@ -16,6 +16,11 @@ final class DatasetPolicy
         return $dataset->user_id === $user->id && $dataset->revision > 0 ? Response::allow() : Response::denyAsNotFound();
     }
 
+    public function change(User $user, Dataset $dataset): Response
+    {
+        return $this->view($user, $dataset);
+    }
+
     public function delete(User $user, Dataset $dataset): Response
     {
         return $this->view($user, $dataset);

@@ -11,9 +11,7 @@ use App\Intake\TableReading;
 use App\Models\Dataset;
 use App\Models\Variable;
 use Illuminate\Support\Facades\DB;
-use RowTally\Core\Columns\Chunk;
 use RowTally\Core\Plots\Sketch;
-use RowTally\Core\Values\Exact;
 
 /**
  * Writes the columns of a draft dataset while a file is read, then publishes them as revision 1 in one transaction. A draft that
@@ -22,7 +20,6 @@ use RowTally\Core\Values\Exact;
 final class DatasetWriter implements ColumnSink
 {
     private const FIRST_REVISION = 1;
-    private const UNREAD_A_STATEMENT = 1000;
 
     /** @var list<int> */
     private array $variableIds = [];
@@ -50,19 +47,12 @@ final class DatasetWriter implements ColumnSink
     public function write(int $number, array $columns): void
     {
         $chunks = [];
-        $unread = [];
         foreach ($columns as $i => $column) {
-            $chunks[] = $this->chunkRow($this->variableIds[$i], $number, $column->chunk);
-            foreach ($column->unread as $offset => $text) {
-                $unread[] = ['variable_id' => $this->variableIds[$i], 'row' => $number * Chunk::ROWS + $offset + 1, 'text' => $text];
-            }
+            $chunks[] = ChunkRow::of($this->variableIds[$i], $number, self::FIRST_REVISION, $column);
         }
-        // A statement may have 65,535 parameters, and a chunk row has twelve.
+        // A statement may have 65,535 parameters, and a chunk row has thirteen.
         foreach (array_chunk($chunks, 1000) as $rows) {
             DB::table('column_chunks')->insert($rows);
-        }
-        foreach (array_chunk($unread, self::UNREAD_A_STATEMENT) as $rows) {
-            DB::table('unread_cells')->insert($rows);
         }
     }
 
@@ -83,6 +73,7 @@ final class DatasetWriter implements ColumnSink
                 'user_id' => $this->draft->user_id,
                 'kind' => 'import',
                 'summary' => $summary,
+                'rows' => $reading->rows,
             ]);
         });
     }
@@ -101,35 +92,10 @@ final class DatasetWriter implements ColumnSink
         ])->save();
         $values = $read->values;
         if ($values !== null) {
-            (new Tallies())->keep($variable, null, self::FIRST_REVISION, [$values], [$read->missing]);
+            (new Tallies())->keep($variable, null, [$values], [$read->missing]);
         }
         // A number variable with too many values to count on the way has none yet; see OrderVariables.
         $variable->update(['sketch' => $values === null ? $read->labelCounts : Sketch::of($values)]);
-    }
-
-    /** @return array<string, int|string|null> */
-    private function chunkRow(int $variableId, int $number, Chunk $chunk): array
-    {
-        $sums = $chunk->powerSums?->toTexts();
-
-        return [
-            'variable_id' => $variableId,
-            'number' => $number,
-            'since_revision' => self::FIRST_REVISION,
-            'encoding' => $chunk->encoding->value,
-            'rows' => $chunk->rows,
-            'missing' => $chunk->missing,
-            'decimals' => $chunk->decimals,
-            'lowest' => self::text($chunk->min),
-            'highest' => self::text($chunk->max),
-            'sum' => $sums['sum'] ?? null,
-            'squares' => $sums['squares'] ?? null,
-            'payload' => $chunk->payload,
-        ];
-    }
-
-    private static function text(int|float|null $value): ?string
-    {
-        return is_float($value) ? Exact::shortestText($value) : ($value === null ? null : (string) $value);
+        VariableVersions::keep($variable, self::FIRST_REVISION);
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Models\Dataset;
-use App\Models\UnreadCell;
 use App\Models\Variable;
 use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Profile\NumberProfile;
@@ -51,16 +50,14 @@ final readonly class ProfileVariables
         return new VariableSheet(
             $variable,
             NumberProfile::of($overall, $groups, $question->basis),
-            $variable->unread === 0 ? [] : $this->firstUnread($variable),
+            $variable->unread === 0 ? [] : $this->firstUnread($variable, $dataset->revision),
         );
     }
 
     /** @return list<array{row: int, text: string}> */
-    private function firstUnread(Variable $variable): array
+    private function firstUnread(Variable $variable, int $revision): array
     {
-        $cells = $variable->unreadCells()->limit(self::UNREAD_SHOWN)->get();
-
-        return array_values($cells->map(static fn(UnreadCell $cell): array => ['row' => $cell->row, 'text' => $cell->text])->all());
+        return UnreadCells::of($variable, $revision, self::UNREAD_SHOWN);
     }
 
     /** @return list<string|null> */

@@ -8,6 +8,7 @@ use App\Models\ColumnChunk;
 use App\Models\Variable;
 use Illuminate\Database\Eloquent\Builder;
 use RowTally\Core\Columns\Chunk;
+use RowTally\Core\Columns\EncodedCells;
 use RowTally\Core\Columns\NumberColumn;
 use RowTally\Core\Values\PowerSums;
 
@@ -22,13 +23,57 @@ final class StoredColumns
     /** @return list<Chunk> as they were at that revision, in row order */
     public static function chunks(Variable $variable, int $revision): array
     {
+        return array_map(self::chunk(...), self::rows($variable->id, $revision));
+    }
+
+    /** @return array<int, EncodedCells> the chunks with these numbers and what could not be read in them; all without numbers named */
+    public static function encoded(Variable $variable, int $revision, int ...$numbers): array
+    {
+        $encoded = [];
+        foreach (self::rows($variable->id, $revision, ['*'], array_values($numbers)) as $row) {
+            $encoded[$row->number] = new EncodedCells(self::chunk($row), $row->unread ?? []);
+        }
+
+        return $encoded;
+    }
+
+    /**
+     * The chunks of a variable as they were at a revision.
+     *
+     * @param list<string> $columns of the table; the payload need not be read for what stands beside it
+     * @param list<int>    $numbers none = all
+     *
+     * @return list<ColumnChunk> in row order
+     */
+    public static function rows(int $variableId, int $revision, array $columns = ['*'], array $numbers = []): array
+    {
         $rows = ColumnChunk::query()
-            ->where('variable_id', $variable->id)
+            ->where('variable_id', $variableId)
             ->where('since_revision', '<=', $revision)
             ->where(static fn(Builder $query): Builder => $query->where('until_revision', '=', null)->orWhere('until_revision', '>', $revision));
         $rows->orderBy('number');
+        if ($numbers !== []) {
+            $rows->whereIn('number', $numbers);
+        }
 
-        return array_values($rows->get()->map(self::chunk(...))->all());
+        return array_values($rows->get($columns)->all());
+    }
+
+    /** @return list<int> how many rows each chunk has; all variables of a dataset are cut alike */
+    public static function layout(int $variableId, int $revision): array
+    {
+        return array_map(static fn(ColumnChunk $chunk): int => $chunk->rows, self::rows($variableId, $revision, ['rows']));
+    }
+
+    /** @return array<int, int> the revision since which each chunk is as it is, by number */
+    public static function versions(int $variableId, int $revision): array
+    {
+        $versions = [];
+        foreach (self::rows($variableId, $revision, ['number', 'since_revision']) as $chunk) {
+            $versions[$chunk->number] = $chunk->since_revision;
+        }
+
+        return $versions;
     }
 
     private static function chunk(ColumnChunk $row): Chunk

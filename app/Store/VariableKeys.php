@@ -12,23 +12,32 @@ final class VariableKeys
     private const LONGEST = 60;
 
     /**
+     * A key for one more variable.
+     *
+     * @param list<string> $taken
+     */
+    public static function beside(array $taken, string $name): string
+    {
+        $slug = substr(Str::slug($name), 0, self::LONGEST);
+        // A name in another script may leave nothing; its place names it then.
+        $wanted = $key = $slug === '' ? 'column-' . (count($taken) + 1) : $slug;
+        for ($number = 2; in_array($key, $taken, true); ++$number) {
+            $key = "{$wanted}-{$number}";
+        }
+
+        return $key;
+    }
+
+    /**
      * @param list<string> $names
      *
      * @return list<string> in the same order, no two alike
      */
     public static function for(array $names): array
     {
-        $taken = [];
         $keys = [];
-        foreach ($names as $i => $name) {
-            $slug = substr(Str::slug($name), 0, self::LONGEST);
-            // A name in another script may leave nothing; its place in the file names it then.
-            $wanted = $key = $slug === '' ? 'column-' . ($i + 1) : $slug;
-            for ($number = 2; isset($taken[$key]); ++$number) {
-                $key = "{$wanted}-{$number}";
-            }
-            $taken[$key] = true;
-            $keys[] = $key;
+        foreach ($names as $name) {
+            $keys[] = self::beside($keys, $name);
         }
 
         return $keys;

@@ -46,6 +46,36 @@ final class NumberColumnBuilder
     ) {}
 
     /**
+     * A builder for more chunks of a column that exists: its byte codes and decimals go on.
+     *
+     * @param list<string> $dictionary decimal texts of byte code 1, 2, …
+     * @param int|null     $decimals   of the column; null = it holds doubles
+     * @param int          $largest    largest absolute value in the column, over its decimals
+     * @param bool         $asCodes    whether the chunk at hand was packed as byte codes
+     */
+    public static function continuing(array $dictionary, ?int $decimals, int $largest, bool $asCodes): self
+    {
+        $builder = new self();
+        if ($decimals === null) {
+            $builder->becomeDoubles();
+
+            return $builder;
+        }
+        $builder->decimals = $decimals;
+        $builder->largest = $largest;
+        $builder->mode = $asCodes ? ChunkEncoding::Codes : ChunkEncoding::Int64;
+        foreach ($dictionary as $text) {
+            $number = NumberText::parse($text);
+            if (is_array($number)) {
+                $builder->dictionary[] = $number;
+                $builder->codeOf[self::plainText($number)] = count($builder->dictionary);
+            }
+        }
+
+        return $builder;
+    }
+
+    /**
      * @param list<string> $cells up to Chunk::ROWS cells as they stand in the file
      */
     public function add(array $cells): EncodedCells
@@ -160,8 +190,7 @@ final class NumberColumnBuilder
         if ($this->mode !== ChunkEncoding::Codes) {
             return null;
         }
-        $text = NumberColumn::toText(...$number);
-        $key = str_contains($text, '.') ? rtrim(rtrim($text, '0'), '.') : $text;
+        $key = self::plainText($number);
         if (!isset($this->codeOf[$key])) {
             if (count($this->dictionary) === self::MAX_CODES) {
                 $this->becomeIntegers();
@@ -177,6 +206,14 @@ final class NumberColumnBuilder
         }
 
         return $this->codeOf[$key];
+    }
+
+    /** @param array{int, int} $number */
+    private static function plainText(array $number): string
+    {
+        $text = NumberColumn::toText(...$number);
+
+        return str_contains($text, '.') ? rtrim(rtrim($text, '0'), '.') : $text;
     }
 
     /** @param list<string> $cells */

@@ -115,6 +115,16 @@ final readonly class PowerSums
         );
     }
 
+    /**
+     * The sums without those of values that were among them.
+     *
+     * @throws InvalidInput when one side holds decimals and the other doubles
+     */
+    public function minus(self $other): self
+    {
+        return $this->plus(new self(-$other->n, $other->sum->negated(), $other->sumOfSquares->negated(), $other->decimals));
+    }
+
     public function sum(): BigRational
     {
         return BigRational::nd($this->sum, $this->unitDenominator());

@@ -95,6 +95,42 @@ final readonly class ValueCounts implements OrderedValues
         return self::ofDoubles($distinct, $counts, $powerSums);
     }
 
+    /**
+     * The same values but for a few; only for decimals.
+     *
+     * @param array<int, int> $removed unscaled value => how many of it go, never more than there are
+     * @param array<int, int> $added   unscaled value => how many come
+     */
+    public function changed(array $removed, array $added): self
+    {
+        $counts = [];
+        $before = 0;
+        $upTo = Packed::integers('q*', $this->upTo);
+        foreach (Packed::integers('q*', $this->values) as $i => $value) {
+            $counts[$value] = $upTo[$i] - $before;
+            $before = $upTo[$i];
+        }
+        $known = count($counts);
+        foreach ($removed as $value => $count) {
+            $counts[$value] = ($counts[$value] ?? 0) - $count;
+            if ($counts[$value] === 0) {
+                unset($counts[$value]);
+            }
+        }
+        foreach ($added as $value => $count) {
+            $counts[$value] = ($counts[$value] ?? 0) + $count;
+        }
+        $decimals = $this->decimals ?? 0;
+        $sums = $this->powerSums
+            ->plus(PowerSums::ofIntegers(array_keys($added), array_values($added), $decimals))
+            ->minus(PowerSums::ofIntegers(array_keys($removed), array_values($removed), $decimals));
+        if (count($counts) !== $known || $added !== []) {
+            ksort($counts);
+        }
+
+        return self::ofIntegers(array_keys($counts), array_values($counts), $decimals, $sums);
+    }
+
     /** Back from `toBytes()`. */
     public static function fromBytes(string $bytes, ?int $decimals): self
     {

@@ -16,6 +16,7 @@ return new class extends Migration {
             $table->foreignId('user_id')->constrained()->cascadeOnDelete();
             $table->string('title');
             $table->text('source')->nullable();
+            $table->text('description')->nullable();
             $table->unsignedBigInteger('rows')->default(0);
             // 0 = not published: an import is still writing it, and nobody sees it.
             $table->unsignedInteger('revision')->default(0);
@@ -30,8 +31,9 @@ return new class extends Migration {
             $table->foreignId('user_id')->constrained()->cascadeOnDelete();
             $table->string('kind', 32);
             $table->text('summary');
-            // What undoes the change; null where the change made the dataset.
-            $table->json('inverse')->nullable();
+            // Where this change takes another one back, or does it again: that one's number.
+            $table->unsignedInteger('target')->nullable();
+            $table->unsignedBigInteger('rows');
             $table->timestamp('created_at')->useCurrent();
             $table->unique(['dataset_id', 'number']);
         });
@@ -57,7 +59,23 @@ return new class extends Migration {
             // Labels: how often each occurs. Numbers: the counts of the micro-plot.
             $table->json('sketch');
             $table->unique(['dataset_id', 'key']);
-            $table->unique(['dataset_id', 'position']);
+            // Texts, units and values as they were at which revision: see variable_versions. Values last changed at this one.
+            $table->unsignedInteger('data_revision')->default(1);
+            // How it was made from others, and whether it still follows them; null = it came in.
+            $table->json('made')->nullable();
+            // Shown decimals that somebody chose; null = those of the data.
+            $table->unsignedTinyInteger('shown_decimals')->nullable();
+            // The revision that deleted it; it can be brought back.
+            $table->unsignedInteger('deleted_at')->nullable();
+            $table->index(['dataset_id', 'position']);
+        });
+        // What a variable was from one revision on, but for its chunks.
+        Schema::create('variable_versions', static function (Blueprint $table): void {
+            $table->unsignedBigInteger('variable_id');
+            $table->unsignedInteger('since_revision');
+            $table->json('state');
+            $table->primary(['variable_id', 'since_revision']);
+            $table->foreign('variable_id')->references('id')->on('variables')->cascadeOnDelete();
         });
         Schema::create('column_chunks', static function (Blueprint $table): void {
             $table->unsignedBigInteger('variable_id');
@@ -73,16 +91,38 @@ return new class extends Migration {
             $table->string('highest', 32)->nullable();
             $table->text('sum')->nullable();
             $table->text('squares')->nullable();
+            // Cells that could not be read, as they stand: {offset in the chunk: text}.
+            $table->json('unread')->nullable();
             $table->binary('payload');
             $table->primary(['variable_id', 'number', 'since_revision']);
             $table->foreign('variable_id')->references('id')->on('variables')->cascadeOnDelete();
         });
-        Schema::create('unread_cells', static function (Blueprint $table): void {
-            $table->unsignedBigInteger('variable_id');
-            $table->unsignedBigInteger('row');
-            $table->mediumText('text');
-            $table->primary(['variable_id', 'row']);
-            $table->foreign('variable_id')->references('id')->on('variables')->cascadeOnDelete();
+        // Rows that were deleted one by one, so that any of them can be brought back.
+        Schema::create('deleted_rows', static function (Blueprint $table): void {
+            $table->id();
+            $table->foreignId('dataset_id')->constrained()->cascadeOnDelete();
+            $table->unsignedInteger('revision');
+            $table->unsignedBigInteger('position');
+            // {variable: cell}
+            $table->json('cells');
+            $table->unsignedInteger('restored_at')->nullable();
+            $table->index(['dataset_id', 'revision']);
+        });
+        // Which rows a filter and a sort leave, in which order. Derived: may be emptied at any time.
+        Schema::create('row_views', static function (Blueprint $table): void {
+            $table->foreignId('dataset_id')->constrained()->cascadeOnDelete();
+            $table->char('question', 64);
+            $table->unsignedInteger('revision');
+            $table->unsignedBigInteger('rows');
+            $table->binary('payload');
+            $table->primary(['dataset_id', 'question']);
+        });
+        // What of the entry check somebody has looked at.
+        Schema::create('looked_at', static function (Blueprint $table): void {
+            $table->foreignId('dataset_id')->constrained()->cascadeOnDelete();
+            $table->string('line', 120);
+            $table->unsignedInteger('revision');
+            $table->primary(['dataset_id', 'line']);
         });
         // Distinct values with counts, whole or by group. Derived: may be emptied at any time.
         Schema::create('tallies', static function (Blueprint $table): void {
@@ -97,6 +137,7 @@ return new class extends Migration {
         // Laravel's binary column is a BLOB of 64 KB; these hold more.
         DB::statement('ALTER TABLE column_chunks MODIFY payload LONGBLOB NOT NULL');
         DB::statement('ALTER TABLE tallies MODIFY payload LONGBLOB NOT NULL');
+        DB::statement('ALTER TABLE row_views MODIFY payload LONGBLOB NOT NULL');
         Schema::create('imports', static function (Blueprint $table): void {
             $table->id();
             $table->foreignId('user_id')->constrained()->cascadeOnDelete();
@@ -128,7 +169,7 @@ return new class extends Migration {
 
     public function down(): void
     {
-        foreach (['remembered_decisions', 'imports', 'tallies', 'unread_cells', 'column_chunks', 'variables', 'revisions', 'datasets'] as $table) {
+        foreach (['remembered_decisions', 'imports', 'looked_at', 'row_views', 'deleted_rows', 'tallies', 'column_chunks', 'variable_versions', 'variables', 'revisions', 'datasets'] as $table) {
             Schema::dropIfExists($table);
         }
     }

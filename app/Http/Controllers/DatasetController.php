@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Requests\DescribeDatasetRequest;
 use App\Http\Resources\DatasetResource;
 use App\Http\Resources\DatasetSummaryResource;
 use App\Models\Dataset;
 use App\Models\User;
 use App\Store\DeleteDataset;
+use App\Store\StartBlank;
 use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 use Illuminate\Http\Response;
 
@@ -24,6 +27,19 @@ final class DatasetController
 
     public function show(Dataset $dataset): DatasetResource
     {
+        return new DatasetResource($dataset->load('variables'));
+    }
+
+    /** A dataset without rows, to be typed into. */
+    public function store(DescribeDatasetRequest $request, StartBlank $startBlank, #[CurrentUser] User $user): JsonResponse
+    {
+        return (new DatasetResource($startBlank->start($user, $request->title() ?? 'Typed in')->load('variables')))->response()->setStatusCode(201);
+    }
+
+    public function update(Dataset $dataset, DescribeDatasetRequest $request): DatasetResource
+    {
+        $dataset->update($request->fields());
+
         return new DatasetResource($dataset->load('variables'));
     }
 

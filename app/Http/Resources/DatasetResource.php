@@ -17,6 +17,7 @@ final class DatasetResource extends JsonResource
         return [
             'id' => $this->resource->id,
             'title' => $this->resource->title,
+            'description' => $this->resource->description,
             'source' => $this->resource->source,
             'rows' => $this->resource->rows,
             'revision' => $this->resource->revision,

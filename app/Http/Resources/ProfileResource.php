@@ -54,7 +54,8 @@ final class ProfileResource extends JsonResource
     private function figures(VariableSheet $sheet): array
     {
         $basis = $this->resource->question->basis;
-        $shown = $sheet->variable->decimals === null ? null : $sheet->variable->decimals + $basis->extraDecimals;
+        $decimals = $sheet->variable->shown_decimals ?? $sheet->variable->decimals;
+        $shown = $decimals === null ? null : $decimals + $basis->extraDecimals;
 
         return array_map(static fn(array $row): array => [
             'key' => $row['statistic']->key(),

@@ -46,7 +46,153 @@ export interface paths {
         /** @description All datasets of the account, the latest change first. Not paged. */
         get: operations["listDatasets"];
         put?: never;
+        post: operations["startBlank"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/datasets/{dataset}/rows": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        get: operations["listRows"];
+        put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/datasets/{dataset}/rows/find": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        get: operations["findInRows"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/datasets/{dataset}/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        get: operations["listChanges"];
+        put?: never;
+        post: operations["changeDataset"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/datasets/{dataset}/ends": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        get: operations["showEnds"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/datasets/{dataset}/formula": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["tryFormula"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/datasets/{dataset}/variables/{variable}/type": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+                variable: string;
+            };
+            cookie?: never;
+        };
+        get: operations["tryType"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/datasets/{dataset}/variables/{variable}/labels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+                variable: string;
+            };
+            cookie?: never;
+        };
+        get: operations["listLabels"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/datasets/{dataset}/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        get: operations["checkEntries"];
+        put?: never;
+        post: operations["markLookedAt"];
         delete?: never;
         options?: never;
         head?: never;
@@ -68,7 +214,7 @@ export interface paths {
         delete: operations["deleteDataset"];
         options?: never;
         head?: never;
-        patch?: never;
+        patch: operations["describeDataset"];
         trace?: never;
     };
     "/datasets/{dataset}/profile": {
@@ -186,6 +332,14 @@ export interface components {
             errors?: {
                 [key: string]: string[];
             };
+            /** @description Of a formula: the first character it is about, from 0. */
+            at?: number;
+            /** @description Of a formula: how many characters. */
+            length?: number;
+            findings?: {
+                code: string;
+                sentence: string;
+            }[];
         };
         Session: {
             account: null | {
@@ -219,6 +373,7 @@ export interface components {
         Dataset: {
             id: number;
             title: string;
+            description: string | null;
             /** @description Name of the file it came from. */
             source: string | null;
             rows: number;
@@ -234,6 +389,16 @@ export interface components {
             name: string;
             type: components["schemas"]["VariableType"];
             unit: string | null;
+            label: string | null;
+            description: string | null;
+            missing_marks: string[];
+            made: null | {
+                formula: string;
+                /** @description Whether it has stopped following what it was made from. */
+                frozen: boolean;
+            };
+            decimals: number | null;
+            shown_decimals: number | null;
             /** @description Rows without a value, those that could not be read among them. */
             missing: number;
             /** @description Cells that are kept as text because they are not numbers. */
@@ -242,6 +407,95 @@ export interface components {
             sketch: number[];
             /** @description Labels of a category in order. */
             labels: string[] | null;
+        };
+        Rows: {
+            revision: number;
+            /** @description Rows in the view. */
+            total: number;
+            from: number;
+            /** @description Numbers of the rows, from 1. */
+            rows: number[];
+            /** @description By variable; missing is the empty text. */
+            cells: {
+                [key: string]: string[];
+            };
+            /** @description Places in the window of cells that could not be read, by variable. */
+            unread: {
+                [key: string]: number[];
+            };
+        };
+        /** @description The revision it was made to, its kind, and what this kind takes; see ChangeRequest. */
+        ChangeWords: {
+            revision: number;
+            /** @enum {string} */
+            kind: "edit-cells" | "add-rows" | "delete-rows" | "restore-row" | "add-variable" | "delete-variable" | "restore-variable" | "describe-variable" | "retype-variable" | "arrange-labels" | "recode-variable" | "make-variable" | "freeze-variable" | "undo" | "redo";
+        } & {
+            [key: string]: unknown;
+        };
+        History: {
+            changes: {
+                number: number;
+                kind: string;
+                summary: string;
+                by: string;
+                /** Format: date-time */
+                at: string;
+                undone: boolean;
+            }[];
+            /** @description What would be undone. */
+            undo: string | null;
+            /** @description What would be done again. */
+            redo: string | null;
+            deleted_variables: {
+                key: string;
+                name: string;
+            }[];
+            deleted_rows: {
+                id: number;
+                position: number;
+                entries: string;
+            }[];
+        };
+        FormulaTrial: {
+            /** @enum {string} */
+            kind: "number" | "text" | "condition";
+            inputs: string[];
+            rows: {
+                row: number;
+                inputs: string[];
+                result: string;
+            }[];
+            no_result: string[];
+        };
+        TypeTrial: {
+            unread: number;
+            first: {
+                row: number;
+                text: string;
+            }[];
+            /** @description How many labels a category would have. */
+            labels: number | null;
+        };
+        Labels: {
+            labels: {
+                label: string;
+                count: number;
+            }[];
+            near: {
+                from: string;
+                to: string;
+            }[];
+        };
+        CheckLine: {
+            variable: string;
+            name: string;
+            code: string;
+            words: string;
+            entries: string;
+            /** @description The condition that leaves its rows. */
+            where: string | null;
+            suspect: boolean;
+            looked_at: boolean;
         };
         ReadingChange: {
             /** @description A word of Reading or, with a column, of ReadingColumn. */
@@ -556,6 +810,352 @@ export interface operations {
             401: components["responses"]["Refused"];
         };
     };
+    startBlank: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    title?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description A dataset with one number variable and no row, to be typed into. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Dataset"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    listRows: {
+        parameters: {
+            query?: {
+                /** @description Keys of variables, set apart by commas; all where none is named. */
+                of?: string;
+                /** @description A condition in the formula language. */
+                where?: string;
+                /** @description Key of a variable; with :down behind it, the largest first. */
+                sort?: string;
+                /** @description Place in the view, from 0. */
+                from?: number;
+                /** @description At most 1,000; the default is 200. */
+                count?: number;
+            };
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A window of rows. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Rows"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    findInRows: {
+        parameters: {
+            query: {
+                /** @description Keys of variables, set apart by commas; all where none is named. */
+                of?: string;
+                /** @description A condition in the formula language. */
+                where?: string;
+                /** @description Key of a variable; with :down behind it, the largest first. */
+                sort?: string;
+                /** @description Place in the view, from 0. */
+                from?: number;
+                text: string;
+            };
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Where the text stands. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description Place in the view, from 0. */
+                        place: number | null;
+                    };
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    listChanges: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description All changes, the latest first, and what can be brought back. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["History"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    changeDataset: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeWords"];
+            };
+        };
+        responses: {
+            /** @description It is done. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        revision: number;
+                        summary: string;
+                        rows: number;
+                    };
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            /** @description Somebody else has changed it meanwhile; nothing was done. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        message: string;
+                        revision: number;
+                        changes: string[];
+                    };
+                };
+            };
+            422: components["responses"]["Invalid"];
+        };
+    };
+    showEnds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Smallest and largest value by variable; null where there is none. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: null | {
+                            lowest: string;
+                            highest: string;
+                        };
+                    };
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    tryFormula: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    formula: string;
+                };
+            };
+        };
+        responses: {
+            /** @description What it gives for the first rows that have all of its inputs. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormulaTrial"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    tryType: {
+        parameters: {
+            query: {
+                type: components["schemas"]["VariableType"];
+            };
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+                variable: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What could not be read under another type. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TypeTrial"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    listLabels: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+                variable: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The labels of a category with their counts, and which of them may be one. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Labels"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    checkEntries: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What to look at before the entries are trusted. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CheckLine"][];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    markLookedAt: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    variable: string;
+                    code: string;
+                    looked_at: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description The same with the mark. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CheckLine"][];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
     showDataset: {
         parameters: {
             query?: never;
@@ -600,6 +1200,39 @@ export interface operations {
             };
             401: components["responses"]["Refused"];
             404: components["responses"]["Refused"];
+        };
+    };
+    describeDataset: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    title?: string;
+                    description?: string | null;
+                    source?: string | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The dataset with its variables. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Dataset"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
         };
     };
     showProfile: {

@@ -68,7 +68,7 @@ final class OwnershipTest extends AppTestCase
         Storage::assertExists($import->path);
         Contract::assertMeets('deleteDataset', $this->deleteJson("/api/datasets/{$import->dataset_id}")->assertNoContent());
 
-        foreach (['datasets', 'revisions', 'variables', 'column_chunks', 'unread_cells', 'tallies', 'imports'] as $table) {
+        foreach (['datasets', 'revisions', 'variables', 'variable_versions', 'column_chunks', 'tallies', 'imports'] as $table) {
             $this->assertDatabaseCount($table, 0);
         }
         Storage::assertMissing($import->path);

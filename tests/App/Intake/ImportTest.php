@@ -10,6 +10,7 @@ use App\Models\Import;
 use App\Models\ImportStatus;
 use App\Models\Variable;
 use App\Store\StoredColumns;
+use App\Store\UnreadCells;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -56,7 +57,7 @@ final class ImportTest extends AppTestCase
         $variable = $dataset->variables[0];
 
         self::assertSame([7, 3, 2], [$dataset->rows, $variable->missing, $variable->unread]);
-        self::assertSame([[2, 'n/a'], [6, '–']], $variable->unreadCells->map(static fn($cell): array => [$cell->row, $cell->text])->all());
+        self::assertSame([[2, 'n/a'], [6, '–']], array_map(array_values(...), UnreadCells::of($variable, 1, 10)));
         self::assertSame(['Cells that could not be read were kept as text and count as missing: kg (2).'], $dataset->notes);
         self::assertSame(
             ['total' => 2, 'first' => [['row' => 2, 'text' => 'n/a'], ['row' => 6, 'text' => '–']]],

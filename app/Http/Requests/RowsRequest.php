@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use App\Store\ReadRows;
+use App\Store\RowsQuestion;
+use Illuminate\Foundation\Http\FormRequest;
+
+/** The words of the address of rows: of, where, sort, from, count. */
+final class RowsRequest extends FormRequest
+{
+    /** @return array<string, list<string>> */
+    public function rules(): array
+    {
+        return [
+            'of' => ['nullable', 'string', 'max:20000'],
+            'where' => ['nullable', 'string', 'max:5000'],
+            'sort' => ['nullable', 'string', 'max:90'],
+            'from' => ['nullable', 'integer', 'min:0'],
+            'count' => ['nullable', 'integer', 'min:1', 'max:' . ReadRows::MOST_ROWS],
+            'text' => ['nullable', 'string', 'max:1000'],
+        ];
+    }
+
+    public function question(): RowsQuestion
+    {
+        $sort = $this->string('sort')->toString();
+        $isDescending = str_ends_with($sort, ':down');
+
+        return new RowsQuestion(
+            array_values(array_filter(explode(',', $this->string('of')->toString()), static fn(string $key): bool => $key !== '')),
+            $this->string('where')->toString() === '' ? null : $this->string('where')->toString(),
+            $sort === '' ? null : ($isDescending ? substr($sort, 0, -5) : $sort),
+            $isDescending,
+            $this->integer('from'),
+            $this->integer('count', 200),
+        );
+    }
+
+    public function text(): string
+    {
+        return $this->string('text')->toString();
+    }
+}

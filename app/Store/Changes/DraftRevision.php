@@ -1,0 +1,281 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store\Changes;
+
+use App\Models\Dataset;
+use App\Models\Variable;
+use App\Store\ChunkRow;
+use App\Store\StoredColumns;
+use App\Store\UnknownVariable;
+use App\Store\VariableVersions;
+use Illuminate\Support\Facades\DB;
+use RowTally\Core\Columns\CategoryColumnBuilder;
+use RowTally\Core\Columns\ChunkEncoding;
+use RowTally\Core\Columns\ColumnCells;
+use RowTally\Core\Columns\DateColumnBuilder;
+use RowTally\Core\Columns\EncodedCells;
+use RowTally\Core\Columns\NumberColumnBuilder;
+use RowTally\Core\Columns\TextColumnBuilder;
+use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Parsing\DateText;
+
+/**
+ * A revision of a dataset while it is being made, inside one transaction: chunks are read as cells and put back, of which only
+ * those that were touched get a new version.
+ */
+final class DraftRevision
+{
+    /** @var array<int, Variable> by id */
+    private array $variables = [];
+    /** @var array<int, true> variables whose fields changed */
+    private array $described = [];
+    /** @var array<int, array<int, true>> variable => chunk numbers with new values */
+    private array $touched = [];
+    /** @var list<int>|null rows of each chunk */
+    private ?array $layout = null;
+    /** @var array<int, array{removed: array<int, int>, added: array<int, int>}|null> by variable; null = too much changed to tell */
+    private array $differences = [];
+    /** @var array<int, int> the revision that had last changed the values of a touched variable, before this one */
+    private array $dataRevisions = [];
+
+    public function __construct(
+        public readonly Dataset $dataset,
+        public readonly int $number,
+    ) {
+        foreach ($dataset->allVariables()->get() as $variable) {
+            $this->variables[$variable->id] = $variable;
+        }
+    }
+
+    /** @throws UnknownVariable */
+    public function variable(string $key): Variable
+    {
+        foreach ($this->variables as $variable) {
+            if ($variable->key === $key && $variable->deleted_at === null) {
+                return $variable;
+            }
+        }
+        throw UnknownVariable::named($key);
+    }
+
+    /** @return array<int, Variable> by id, also those that can be brought back */
+    public function variables(): array
+    {
+        return $this->variables;
+    }
+
+    /** @return array<int, array<int, true>> variable => chunk numbers with new values */
+    public function touched(): array
+    {
+        return $this->touched;
+    }
+
+    /** @return array<int, array{removed: array<int, int>, added: array<int, int>}|null> */
+    public function differences(): array
+    {
+        return $this->differences;
+    }
+
+    /** The revision that had last changed the values of a variable before this one touched them; null = it was not touched. */
+    public function dataRevisionBefore(int $variableId): ?int
+    {
+        return $this->dataRevisions[$variableId] ?? null;
+    }
+
+    /** @return list<int> rows of each chunk, all variables are cut alike */
+    public function layout(): array
+    {
+        if ($this->layout === null) {
+            $any = array_key_first($this->variables);
+            $this->layout = $any === null ? [] : StoredColumns::layout($any, $this->number);
+        }
+
+        return $this->layout;
+    }
+
+    /** @return array{int, int} chunk and place in it, from 0, of a row from 1 */
+    public function place(int $row): array
+    {
+        $before = 0;
+        foreach ($this->layout() as $number => $rows) {
+            if ($row <= $before + $rows) {
+                return [$number, $row - $before - 1];
+            }
+            $before += $rows;
+        }
+        throw ChangeRefused::because('no-row', "There is no row {$row}.", "a row from 1 to {$before}", 'Look at the rows as they are now.');
+    }
+
+    /** @return list<string> */
+    public function cells(Variable $variable, int $chunk): array
+    {
+        $encoded = StoredColumns::encoded($variable, $this->number, $chunk)[$chunk] ?? null;
+
+        return $encoded === null ? [] : ColumnCells::of($encoded, $variable->dictionary, $variable->decimals);
+    }
+
+    /**
+     * Puts new cells in the place of a chunk, packed after the variable's type.
+     *
+     * @param list<string> $cells numbers with a decimal point; the empty text is missing
+     */
+    public function put(Variable $variable, int $chunk, array $cells): void
+    {
+        $before = StoredColumns::encoded($variable, $this->number, $chunk)[$chunk] ?? null;
+        $decimals = $variable->decimals;
+        $encoded = $this->encode($variable, $cells, $before);
+        $this->replace($variable, $chunk, $encoded, $before);
+        $this->noteDifference($variable, $before, $encoded, $decimals);
+    }
+
+    public function replace(Variable $variable, int $chunk, EncodedCells $encoded, ?EncodedCells $before): void
+    {
+        $variable->missing += $encoded->chunk->missing - ($before->chunk->missing ?? 0);
+        $variable->unread += count($encoded->unread) - count($before->unread ?? []);
+        if ($variable->type === VariableType::Category) {
+            $variable->sketch = self::labelCounts($variable->sketch, count($variable->dictionary), $before, $encoded);
+        }
+        $this->close($variable->id, $chunk);
+        DB::table('column_chunks')->insert(ChunkRow::of($variable->id, $chunk, $this->number, $encoded));
+        $this->touched[$variable->id][$chunk] = true;
+        $this->described[$variable->id] = true;
+        $this->layout = null;
+        $this->dataRevisions[$variable->id] ??= $variable->data_revision;
+        $variable->data_revision = $this->number;
+    }
+
+    /** The variable's fields have changed; they are saved at the end. */
+    public function describe(Variable $variable): void
+    {
+        $this->described[$variable->id] = true;
+    }
+
+    /** All values of a variable are others now, beyond what single cells tell. */
+    public function forgetDifference(Variable $variable): void
+    {
+        $this->differences[$variable->id] = null;
+    }
+
+    public function add(Variable $variable): void
+    {
+        $this->variables[$variable->id] = $variable;
+        $this->described[$variable->id] = true;
+    }
+
+    /** Saves the variables' fields with a version each. */
+    public function finish(): void
+    {
+        foreach (array_keys($this->described) as $id) {
+            $variable = $this->variables[$id];
+            $variable->save();
+            VariableVersions::keep($variable, $this->number);
+        }
+    }
+
+    /** Ends the current version of a chunk; one that this revision has made itself is gone. */
+    private function close(int $variableId, int $chunk): void
+    {
+        $current = DB::table('column_chunks')->where('variable_id', $variableId)->where('number', $chunk)->whereNull('until_revision');
+        (clone $current)->where('since_revision', $this->number)->delete();
+        $current->update(['until_revision' => $this->number]);
+    }
+
+    /** @param list<string> $cells */
+    private function encode(Variable $variable, array $cells, ?EncodedCells $before): EncodedCells
+    {
+        switch ($variable->type) {
+            case VariableType::Number:
+                $asCodes = $before === null ? $variable->dictionary !== [] || $variable->missing === $this->dataset->rows : $before->chunk->encoding === ChunkEncoding::Codes;
+                $builder = NumberColumnBuilder::continuing($variable->dictionary, $variable->decimals, $this->largest($variable), $asCodes);
+                $encoded = $builder->add($cells);
+                $variable->decimals = $builder->decimals();
+                // Chunks packed earlier still need the dictionary when the column becomes doubles.
+                $variable->dictionary = $builder->dictionary() === [] ? $variable->dictionary : $builder->dictionary();
+
+                return $encoded;
+            case VariableType::Category:
+                $builder = new CategoryColumnBuilder($variable->dictionary);
+                $encoded = $builder->add($cells);
+                if ($builder->becameText()) {
+                    throw ChangeRefused::because('too-many-labels', "“{$variable->name}” would have more than " . CategoryColumnBuilder::MAX_LABELS . ' labels.', 'a label that is there already', 'Make the variable a text first.');
+                }
+                $variable->dictionary = $builder->labels();
+
+                return $encoded;
+            case VariableType::Date:
+                return (new DateColumnBuilder(DateText::YearFirst))->add($cells);
+            case VariableType::Id:
+            case VariableType::Text:
+                return (new TextColumnBuilder())->add($cells);
+        }
+    }
+
+    /** The largest absolute value of a number variable, over its decimals. */
+    private function largest(Variable $variable): int
+    {
+        $largest = 0;
+        foreach (StoredColumns::rows($variable->id, $this->number, ['lowest', 'highest', 'decimals']) as $chunk) {
+            if ($chunk->decimals !== null) {
+                $factor = 10 ** max(0, ($variable->decimals ?? 0) - $chunk->decimals);
+                $largest = max($largest, abs((int) $chunk->lowest) * $factor, abs((int) $chunk->highest) * $factor);
+            }
+        }
+
+        return $largest;
+    }
+
+    private function noteDifference(Variable $variable, ?EncodedCells $before, EncodedCells $after, ?int $decimalsBefore): void
+    {
+        if ($variable->type !== VariableType::Number || array_key_exists($variable->id, $this->differences) && $this->differences[$variable->id] === null) {
+            return;
+        }
+        if ($variable->decimals === null || $variable->decimals !== $decimalsBefore) {
+            $this->differences[$variable->id] = null;
+
+            return;
+        }
+        $count = static function (EncodedCells $cells) use ($variable): array {
+            $counts = [];
+            foreach (ColumnCells::of(new EncodedCells($cells->chunk), $variable->dictionary, $variable->decimals) as $text) {
+                if ($text !== '') {
+                    $value = (int) str_replace('.', '', $text);
+                    $counts[$value] = ($counts[$value] ?? 0) + 1;
+                }
+            }
+
+            return $counts;
+        };
+        $old = $before === null ? [] : $count($before);
+        $new = $count($after);
+        $known = $this->differences[$variable->id] ?? ['removed' => [], 'added' => []];
+        foreach (array_keys($old + $new) as $value) {
+            $change = ($new[$value] ?? 0) - ($old[$value] ?? 0);
+            if ($change !== 0) {
+                $side = $change > 0 ? 'added' : 'removed';
+                $known[$side][$value] = ($known[$side][$value] ?? 0) + abs($change);
+            }
+        }
+        $this->differences[$variable->id] = $known;
+    }
+
+    /**
+     * @param list<int> $counts
+     *
+     * @return list<int>
+     */
+    private static function labelCounts(array $counts, int $labels, ?EncodedCells $before, EncodedCells $after): array
+    {
+        $counts = array_slice(array_pad($counts, $labels, 0), 0, $labels);
+        foreach ([[-1, $before], [1, $after]] as [$sign, $cells]) {
+            foreach ($cells !== null && $cells->chunk->encoding === ChunkEncoding::Codes && $cells->chunk->decimals === null ? count_chars($cells->chunk->payload, 1) : [] as $code => $count) {
+                if ($code > 0) {
+                    $counts[$code - 1] = ($counts[$code - 1] ?? 0) + $sign * $count;
+                }
+            }
+        }
+
+        return array_values($counts);
+    }
+}

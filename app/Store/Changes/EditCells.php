@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store\Changes;
+
+use RowTally\Core\Parsing\Finding;
+
+/** New texts in single cells. What is typed is checked against the variable's type; what does not fit is kept only if asked for. */
+final readonly class EditCells implements Change
+{
+    public const MOST_CELLS = 100_000;
+
+    /**
+     * @param list<array{row: int, variable: string, text: string}> $edits  rows from 1
+     * @param bool                                                  $anyway keep what cannot be read as text that counts as missing
+     */
+    public function __construct(
+        private array $edits,
+        private bool $anyway = false,
+    ) {}
+
+    public function kind(): string
+    {
+        return 'edit-cells';
+    }
+
+    public function apply(DraftRevision $draft): string
+    {
+        $byChunk = [];
+        $findings = [];
+        foreach ($this->edits as $edit) {
+            $variable = $draft->variable($edit['variable']);
+            if ($variable->made !== null && !$variable->made['frozen']) {
+                $findings[] = new Finding('made', "“{$variable->name}” is made from other variables, so its cells follow them.", 'a cell that was typed or came in', 'Change what it is made from, or freeze it first.');
+                continue;
+            }
+            [$chunk, $place] = $draft->place($edit['row']);
+            $cell = TypedCell::of($edit['text'], $variable);
+            if (!$cell->isRead && !$this->anyway) {
+                $findings[] = $cell->finding($edit['row']);
+            }
+            $byChunk[$variable->key][$chunk][$place] = $cell->text;
+        }
+        if ($findings !== []) {
+            throw new ChangeRefused($findings);
+        }
+        $said = '';
+        foreach ($byChunk as $key => $chunks) {
+            $variable = $draft->variable($key);
+            foreach ($chunks as $chunk => $places) {
+                $cells = $draft->cells($variable, $chunk);
+                foreach ($places as $place => $text) {
+                    $before = $cells[$place];
+                    $cells[$place] = $text;
+                    $said = sprintf('%s in row %d: %s became %s', $variable->name, $this->edits[0]['row'], self::quoted($before), self::quoted($text));
+                }
+                $draft->put($variable, $chunk, array_values($cells));
+            }
+        }
+
+        return count($this->edits) === 1 ? $said : count($this->edits) . ' cells of ' . implode(', ', array_map(static fn(string $key): string => $draft->variable($key)->name, array_keys($byChunk))) . ' changed';
+    }
+
+    private static function quoted(string $text): string
+    {
+        return $text === '' ? 'missing' : '“' . mb_strimwidth($text, 0, 40, '…') . '”';
+    }
+}

@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store\Changes;
+
+use App\Models\Variable;
+use RowTally\Core\Columns\CategoryColumnBuilder;
+use RowTally\Core\Columns\VariableType;
+
+/** Makes a variable another type. What cannot be read in it is kept as text that counts as missing. */
+final readonly class RetypeVariable implements Change
+{
+    private const NAMED = 20;
+
+    public function __construct(
+        private string $key,
+        private VariableType $type,
+    ) {}
+
+    public function kind(): string
+    {
+        return 'retype-variable';
+    }
+
+    /** @return array{unread: int, first: list<array{row: int, text: string}>, labels: int|null} what would happen */
+    public function preview(DraftRevision $draft): array
+    {
+        $variable = $draft->variable($this->key);
+        $as = clone $variable;
+        $as->type = $this->type;
+        $unread = 0;
+        $first = [];
+        $labels = [];
+        $row = 0;
+        foreach (array_keys($draft->layout()) as $chunk) {
+            foreach ($draft->cells($variable, $chunk) as $cell) {
+                ++$row;
+                if ($this->type === VariableType::Category && count($labels) <= CategoryColumnBuilder::MAX_LABELS && $cell !== '') {
+                    $labels[$cell] = true;
+                }
+                if (!TypedCell::of($cell, $as)->isRead) {
+                    ++$unread;
+                    if (count($first) < self::NAMED) {
+                        $first[] = ['row' => $row, 'text' => $cell];
+                    }
+                }
+            }
+        }
+
+        return ['unread' => $unread, 'first' => $first, 'labels' => $this->type === VariableType::Category ? count($labels) : null];
+    }
+
+    public function apply(DraftRevision $draft): string
+    {
+        $variable = $draft->variable($this->key);
+        if ($variable->type === $this->type) {
+            throw ChangeRefused::because('no-change', "“{$variable->name}” is a {$this->type->value} already.", 'another type', 'Choose another one.');
+        }
+        $before = $variable->type;
+        $chunks = array_map(static fn(int $chunk): array => $draft->cells($variable, $chunk), array_keys($draft->layout()));
+        $variable->fill(['type' => $this->type, 'dictionary' => [], 'sketch' => [], 'decimals' => $this->type === VariableType::Number ? 0 : null]);
+        foreach ($chunks as $chunk => $cells) {
+            $draft->put($variable, $chunk, $this->read($cells, $variable));
+        }
+        $draft->forgetDifference($variable);
+        $draft->describe($variable);
+
+        return "{$variable->name} is read as {$this->type->value}, no longer as {$before->value}" . ($variable->unread > 0 ? " ({$variable->unread} cells could not be read)" : '');
+    }
+
+    /**
+     * @param list<string> $cells
+     *
+     * @return list<string>
+     */
+    private function read(array $cells, Variable $variable): array
+    {
+        return array_map(static fn(string $cell): string => TypedCell::of($cell, $variable)->text, $cells);
+    }
+}

@@ -1,0 +1,164 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use App\Models\Dataset;
+use App\Models\Variable;
+use RowTally\Core\Columns\ColumnCells;
+use RowTally\Core\Columns\EncodedCells;
+use RowTally\Core\Formula\FormulaError;
+
+/**
+ * Windows of rows, as the grid shows them.
+ *
+ * Cost  O(window × variables) and the chunks it lies in; the first window of a new filter or order reads the columns once.
+ */
+final readonly class ReadRows
+{
+    public const MOST_ROWS = 1000;
+
+    public function __construct(private RowViews $views) {}
+
+    /**
+     * @throws FormulaError
+     * @throws UnknownVariable
+     */
+    public function window(Dataset $dataset, RowsQuestion $question): RowsAnswer
+    {
+        $variables = $this->variables($dataset, $question->of);
+        $view = $this->views->rows($dataset, $question->where, $question->sort, $question->descending);
+        $total = $view === null ? $dataset->rows : intdiv(strlen($view), 4);
+        $from = max(0, min($question->from, $total));
+        $count = min($question->count, self::MOST_ROWS, $total - $from);
+        $rows = match (true) {
+            $count <= 0 => [],
+            $view === null => range($from, $from + $count - 1),
+            default => RowViews::window($view, $from, $count),
+        };
+        $places = $this->places($rows, $variables === [] ? [] : StoredColumns::layout($variables[0]->id, $dataset->revision));
+        $cells = $unread = [];
+        foreach ($variables as $variable) {
+            [$cells[$variable->key], $unread[$variable->key]] = $this->column($variable, $dataset->revision, $places, count($rows));
+        }
+
+        return new RowsAnswer($dataset->revision, $total, $from, array_map(static fn(int $row): int => $row + 1, $rows), $cells, $unread, $variables);
+    }
+
+    /**
+     * The first row at or behind a place of the view in which a text stands, ignoring case.
+     *
+     * @return int|null place in the view, from 0
+     */
+    public function find(Dataset $dataset, RowsQuestion $question, string $text): ?int
+    {
+        $wanted = mb_strtolower($text);
+        for ($from = $question->from; ; $from += self::MOST_ROWS) {
+            $answer = $this->window($dataset, new RowsQuestion($question->of, $question->where, $question->sort, $question->descending, $from, self::MOST_ROWS));
+            $found = null;
+            foreach ($answer->cells as $column) {
+                foreach ($column as $i => $cell) {
+                    if (($found === null || $i < $found) && str_contains(mb_strtolower($cell), $wanted)) {
+                        $found = $i;
+                        break;
+                    }
+                }
+            }
+            if ($found !== null) {
+                return $answer->from + $found;
+            }
+            if ($from + self::MOST_ROWS >= $answer->total) {
+                return null;
+            }
+        }
+    }
+
+    /**
+     * @param list<string> $keys
+     *
+     * @return list<Variable>
+     */
+    private function variables(Dataset $dataset, array $keys): array
+    {
+        $byKey = $dataset->variables->keyBy('key');
+
+        return $keys === []
+            ? array_values($dataset->variables->all())
+            : array_map(static fn(string $key): Variable => $byKey->get($key) ?? throw UnknownVariable::named($key), $keys);
+    }
+
+    /**
+     * @param list<int> $rows   from 0
+     * @param list<int> $layout rows of each chunk
+     *
+     * @return array<int, array<int, int>> chunk => place in the window => place in the chunk
+     */
+    private function places(array $rows, array $layout): array
+    {
+        $starts = [];
+        $before = 0;
+        foreach ($layout as $count) {
+            $starts[] = $before;
+            $before += $count;
+        }
+        $places = [];
+        foreach ($rows as $i => $row) {
+            $low = 0;
+            $high = count($starts) - 1;
+            while ($low < $high) {
+                $middle = ($low + $high + 1) >> 1;
+                if ($starts[$middle] <= $row) {
+                    $low = $middle;
+                } else {
+                    $high = $middle - 1;
+                }
+            }
+            $places[$low][$i] = $row - $starts[$low];
+        }
+
+        return $places;
+    }
+
+    /**
+     * @param array<int, array<int, int>> $places
+     *
+     * @return array{list<string>, list<int>}
+     */
+    private function column(Variable $variable, int $revision, array $places, int $rows): array
+    {
+        $cells = array_fill(0, $rows, '');
+        $unread = [];
+        $chunks = $places === [] ? [] : StoredColumns::encoded($variable, $revision, ...array_keys($places));
+        foreach ($places as $chunk => $inChunk) {
+            $encoded = $chunks[$chunk];
+            foreach ($this->texts($encoded, $variable, $inChunk) as $i => $text) {
+                $cells[$i] = $text;
+                if (isset($encoded->unread[$inChunk[$i]])) {
+                    $unread[] = $i;
+                }
+            }
+        }
+
+        return [array_values($cells), $unread];
+    }
+
+    /**
+     * @param array<int, int> $inChunk place in the window => place in the chunk
+     *
+     * @return array<int, string> by place in the window
+     */
+    private function texts(EncodedCells $encoded, Variable $variable, array $inChunk): array
+    {
+        $first = min($inChunk === [] ? [0] : $inChunk);
+        $last = max($inChunk === [] ? [0] : $inChunk);
+        // A window of neighbours is cut out at once; rows far apart one by one.
+        if ($last - $first < 4 * count($inChunk)) {
+            $texts = ColumnCells::of($encoded, $variable->dictionary, $variable->decimals, $first, $last - $first + 1);
+
+            return array_map(static fn(int $place): string => $texts[$place - $first], $inChunk);
+        }
+
+        return array_map(static fn(int $place): string => ColumnCells::of($encoded, $variable->dictionary, $variable->decimals, $place, 1)[0], $inChunk);
+    }
+}

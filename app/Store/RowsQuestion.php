@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+/** Which rows of a dataset are wanted, in which order, and which variables of them. */
+final readonly class RowsQuestion
+{
+    /** @param list<string> $of keys of variables; empty = all */
+    public function __construct(
+        public array $of = [],
+        /** A condition; null = all rows. */
+        public ?string $where = null,
+        /** Key of the variable that they are ordered by; null = as they were entered. */
+        public ?string $sort = null,
+        public bool $descending = false,
+        /** Place in the view of the first one wanted, from 0. */
+        public int $from = 0,
+        public int $count = 200,
+    ) {}
+}

@@ -1,0 +1,146 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use App\Models\Dataset;
+use App\Models\Variable;
+use RowTally\Core\Columns\ColumnCells;
+use RowTally\Core\Columns\EncodedCells;
+use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Formula\Kind;
+use RowTally\Core\Formula\Names;
+use RowTally\Core\Formula\Node\Named;
+use RowTally\Core\Formula\Node\Node;
+use RowTally\Core\Formula\Rows;
+use RowTally\Core\Formula\Summary;
+
+/** The rows of a dataset, one chunk at a time, for formulas: `at()` says which chunk is meant. */
+final class StoredRows implements Rows
+{
+    /** @var array<string, Variable> by name */
+    private array $variables = [];
+    /** @var array<string, EncodedCells> by variable and chunk */
+    private array $read = [];
+    private int $chunk = 0;
+    /** @var array<int, Summary> */
+    private array $summaries = [];
+    /** @var array<string, int> why rows have no result => how many */
+    private array $reasons = [];
+    /** @var list<int> rows of each chunk */
+    public readonly array $layout;
+
+    /**
+     * @param iterable<Variable> $variables
+     * @param bool               $tallied   whether what was counted of whole variables holds for this revision
+     */
+    public function __construct(
+        iterable $variables,
+        private readonly int $revision,
+        private readonly Tallies $tallies,
+        private readonly bool $tallied = true,
+    ) {
+        $any = null;
+        foreach ($variables as $variable) {
+            if ($variable->deleted_at === null) {
+                $this->variables[$variable->name] = $variable;
+            }
+            $any ??= $variable;
+        }
+        $this->layout = $any === null ? [] : StoredColumns::layout($any->id, $revision);
+    }
+
+    public static function of(Dataset $dataset, Tallies $tallies): self
+    {
+        return new self($dataset->variables, $dataset->revision, $tallies);
+    }
+
+    public function names(): Names
+    {
+        return new Names(array_map(static fn(Variable $variable): array => [
+            'kind' => $variable->type === VariableType::Number ? Kind::Number : Kind::Text,
+            'decimals' => $variable->type === VariableType::Number ? $variable->decimals : null,
+        ], $this->variables));
+    }
+
+    public function variable(string $name): Variable
+    {
+        return $this->variables[$name] ?? throw UnknownVariable::named($name);
+    }
+
+    public function at(int $chunk): self
+    {
+        $this->chunk = $chunk;
+        // Only the chunk at hand is kept.
+        $this->read = [];
+
+        return $this;
+    }
+
+    public function count(): int
+    {
+        return $this->layout[$this->chunk] ?? 0;
+    }
+
+    public function numbers(string $name): array
+    {
+        $encoded = $this->encoded($name);
+
+        // What could not be read is missing, whatever text stands there.
+        return array_map(static fn(string $cell): ?float => $cell === '' ? null : (float) $cell, $this->cells($name, new EncodedCells($encoded->chunk)));
+    }
+
+    public function texts(string $name): array
+    {
+        return array_map(static fn(string $cell): ?string => $cell === '' ? null : $cell, $this->cells($name, new EncodedCells($this->encoded($name)->chunk)));
+    }
+
+    public function summary(Node $number): Summary
+    {
+        return $this->summaries[spl_object_id($number)] ??= $this->summarised($number);
+    }
+
+    public function noResult(string $reason): void
+    {
+        $this->reasons[$reason] = ($this->reasons[$reason] ?? 0) + 1;
+    }
+
+    /** @return array<string, int> */
+    public function reasons(): array
+    {
+        return $this->reasons;
+    }
+
+    private function summarised(Node $number): Summary
+    {
+        if ($number instanceof Named && $this->tallied) {
+            return Summary::of($this->tallies->whole($this->variable($number->name), $this->revision)->values);
+        }
+        $here = $this->chunk;
+        $values = [];
+        foreach (array_keys($this->layout) as $chunk) {
+            foreach ($number->of($this->at($chunk)) as $value) {
+                if (is_float($value)) {
+                    $values[] = $value;
+                }
+            }
+        }
+        $this->at($here);
+
+        return Summary::ofNumbers($values);
+    }
+
+    private function encoded(string $name): EncodedCells
+    {
+        return $this->read[$name] ??= StoredColumns::encoded($this->variable($name), $this->revision, $this->chunk)[$this->chunk];
+    }
+
+    /** @return list<string> */
+    private function cells(string $name, EncodedCells $encoded): array
+    {
+        $variable = $this->variable($name);
+
+        return ColumnCells::of($encoded, $variable->dictionary, $variable->decimals);
+    }
+}

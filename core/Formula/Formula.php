@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace RowTally\Core\Formula;
+
+use RowTally\Core\Formula\Node\Call;
+use RowTally\Core\Formula\Node\Named;
+use RowTally\Core\Formula\Node\Node;
+use RowTally\Core\Values\Exact;
+
+/**
+ * A formula over the variables of a dataset, worked out for many rows at a time.
+ *
+ * Missing in, missing out. Sums, differences and products of decimals are exact up to 15 digits; all else is a double.
+ *
+ * Cost  O(rows) for each sign in it; functions over all rows sort once more.
+ */
+final readonly class Formula
+{
+    /** @param list<string> $names of the variables in it */
+    private function __construct(
+        private Node $root,
+        public array $names,
+        /** Whether a row's result depends on other rows too. */
+        public bool $needsAllRows,
+    ) {}
+
+    /** @throws FormulaError */
+    public static function of(string $text, Names $names): self
+    {
+        $root = Parser::parse($text, $names);
+        $found = [];
+        $needsAllRows = false;
+        $walk = static function (Node $node) use (&$walk, &$found, &$needsAllRows): void {
+            if ($node instanceof Named) {
+                $found[$node->name] = true;
+            }
+            $needsAllRows = $needsAllRows || ($node instanceof Call && $node->function->needsAllRows());
+            array_map($walk, $node->parts());
+        };
+        $walk($root);
+
+        return new self($root, array_map(strval(...), array_keys($found)), $needsAllRows);
+    }
+
+    /** The formula with one of its variables under a new name. */
+    public static function renamed(string $formula, string $from, string $to): string
+    {
+        $renamed = '';
+        $at = 0;
+        foreach (Lexer::tokens($formula) as $token) {
+            if ($token->kind === TokenKind::Name && $token->text === $from) {
+                $renamed .= mb_substr($formula, $at, $token->at - $at) . self::name($to);
+                $at = $token->at + $token->length;
+            }
+        }
+
+        return $renamed . mb_substr($formula, $at);
+    }
+
+    /** A variable's name as it stands in a formula. */
+    public static function name(string $name): string
+    {
+        $isPlain = preg_match('/^[\p{L}_][\p{L}\p{N}_.]*$/Du', $name) === 1 && !in_array($name, ['and', 'or', 'not', 'mod'], true);
+
+        return $isPlain ? $name : '"' . str_replace('"', '""', $name) . '"';
+    }
+
+    public function kind(): Kind
+    {
+        return $this->root->kind();
+    }
+
+    /** @return list<bool|null> for a condition; null = one of its parts is missing */
+    public function truths(Rows $rows): array
+    {
+        if ($this->root->kind() !== Kind::Truth) {
+            throw FormulaError::wrongKind($this->root, Kind::Truth);
+        }
+
+        return array_map(static fn(float|string|bool|null $value): ?bool => $value === null ? null : $value === true, $this->root->of($rows));
+    }
+
+    /** @return list<string> one cell a row, as a column of a file would hold it; missing is the empty text */
+    public function cells(Rows $rows): array
+    {
+        $decimals = $this->root->decimals();
+
+        return array_map(static fn(float|string|bool|null $value): string => match (true) {
+            $value === null => '',
+            is_bool($value) => $value ? 'yes' : 'no',
+            is_string($value) => $value,
+            $decimals !== null && abs($value) < 1e15 => number_format($value, $decimals, '.', ''),
+            default => self::plain($value),
+        }, $this->root->of($rows));
+    }
+
+    private static function plain(float $value): string
+    {
+        $text = Exact::shortestText($value);
+
+        return str_ends_with($text, '.0') ? substr($text, 0, -2) : $text;
+    }
+}

@@ -1,0 +1,238 @@
+<?php
+
+declare(strict_types=1);
+
+namespace RowTally\Core\Formula;
+
+use RowTally\Core\Formula\Node\Arithmetic;
+use RowTally\Core\Formula\Node\Call;
+use RowTally\Core\Formula\Node\Comparison;
+use RowTally\Core\Formula\Node\Fixed;
+use RowTally\Core\Formula\Node\Logic;
+use RowTally\Core\Formula\Node\Named;
+use RowTally\Core\Formula\Node\Node;
+
+/**
+ * Reads a formula by recursive descent, the loosest first: or, and, not, comparisons (which may chain, as in 20 ≤ x < 30),
+ * + −, × / mod, a sign, ^ (to the right), brackets and calls. A sign is weaker than a power: −2 ^ 2 is −4.
+ *
+ * Source  Aho, Lam, Sethi & Ullman, Compilers (2nd ed. 2007), section 4.4.
+ *
+ * @internal
+ */
+final class Parser
+{
+    private const DEEPEST = 100;
+    private const COMPARISONS = ['=', '<>', '<', '<=', '>', '>='];
+
+    private int $next = 0;
+    private int $depth = 0;
+
+    /** @param list<Token> $tokens */
+    private function __construct(
+        private readonly array $tokens,
+        private readonly Names $names,
+    ) {}
+
+    /** @throws FormulaError */
+    public static function parse(string $formula, Names $names): Node
+    {
+        $parser = new self(Lexer::tokens($formula), $names);
+        $node = $parser->or();
+        $end = $parser->token();
+        if ($end->kind !== TokenKind::End) {
+            throw $end->is(',') ? FormulaError::decimalComma($end) : FormulaError::unexpected($end, 'a sign such as + or >, or the end');
+        }
+
+        return $node;
+    }
+
+    /** @phpstan-impure */
+    private function token(): Token
+    {
+        return $this->tokens[min($this->next, count($this->tokens) - 1)];
+    }
+
+    /** @phpstan-impure */
+    private function take(string ...$texts): ?Token
+    {
+        $token = $this->token();
+        if (!$token->is(...$texts)) {
+            return null;
+        }
+        ++$this->next;
+
+        return $token;
+    }
+
+    private function or(): Node
+    {
+        if (++$this->depth > self::DEEPEST) {
+            throw FormulaError::tooDeep($this->token()->at);
+        }
+        $node = $this->joined('or', fn(): Node => $this->joined('and', $this->not(...)));
+        --$this->depth;
+
+        return $node;
+    }
+
+    /** @param callable(): Node $part */
+    private function joined(string $word, callable $part): Node
+    {
+        $conditions = [$part()];
+        $at = $this->token()->at;
+        while ($this->take($word) !== null) {
+            $conditions[] = $part();
+        }
+        if (count($conditions) === 1) {
+            return $conditions[0];
+        }
+
+        return new Logic($word, array_map(static fn(Node $node): Node => self::needed($node, Kind::Truth), $conditions), $at);
+    }
+
+    private function not(): Node
+    {
+        $word = $this->take('not');
+        if ($word === null) {
+            return $this->comparison();
+        }
+        if (++$this->depth > self::DEEPEST) {
+            throw FormulaError::tooDeep($word->at);
+        }
+        $node = new Logic('not', [self::needed($this->not(), Kind::Truth)], $word->at);
+        --$this->depth;
+
+        return $node;
+    }
+
+    private function comparison(): Node
+    {
+        $left = $this->sum();
+        $comparisons = [];
+        $at = $this->token()->at;
+        while (($sign = $this->take(...self::COMPARISONS)) !== null) {
+            $right = $this->sum();
+            if ($left->kind() !== $right->kind() || $left->kind() === Kind::Truth) {
+                throw FormulaError::differentKinds($right, $left->kind(), $right->kind());
+            }
+            $comparisons[] = new Comparison($sign->text, $left, $right, $sign->at);
+            $left = $right;
+        }
+
+        return match (count($comparisons)) {
+            0 => $left,
+            1 => $comparisons[0],
+            default => new Logic('and', $comparisons, $at),
+        };
+    }
+
+    private function sum(): Node
+    {
+        $left = $this->product();
+        while (($sign = $this->take('+', '-')) !== null) {
+            $left = new Arithmetic($sign->text, self::needed($left, Kind::Number), self::needed($this->product(), Kind::Number), $sign->at);
+        }
+
+        return $left;
+    }
+
+    private function product(): Node
+    {
+        $left = $this->signed();
+        while (($sign = $this->take('*', '/', 'mod')) !== null) {
+            $left = new Arithmetic($sign->text, self::needed($left, Kind::Number), self::needed($this->signed(), Kind::Number), $sign->at);
+        }
+
+        return $left;
+    }
+
+    private function signed(): Node
+    {
+        $sign = $this->take('-', '+');
+        if ($sign === null) {
+            return $this->power();
+        }
+        if (++$this->depth > self::DEEPEST) {
+            throw FormulaError::tooDeep($sign->at);
+        }
+        $of = self::needed($this->signed(), Kind::Number);
+        --$this->depth;
+        if ($sign->text === '+') {
+            return $of;
+        }
+
+        return $of instanceof Fixed && is_float($of->value) && $of->decimals() !== null
+            ? Fixed::number('-' . number_format($of->value, $of->decimals(), '.', ''), $sign->at)
+            : new Arithmetic('-', Fixed::number('0', $sign->at), $of, $sign->at);
+    }
+
+    private function power(): Node
+    {
+        $base = $this->primary();
+        $sign = $this->take('^');
+
+        return $sign === null ? $base : new Arithmetic('^', self::needed($base, Kind::Number), self::needed($this->signed(), Kind::Number), $sign->at);
+    }
+
+    private function primary(): Node
+    {
+        $token = $this->token();
+        if ($token->is('(')) {
+            ++$this->next;
+            $node = $this->or();
+            if ($this->take(')') === null) {
+                throw $this->token()->is(',') ? FormulaError::decimalComma($this->token()) : FormulaError::notClosed('bracket', $token->at);
+            }
+
+            return $node;
+        }
+        ++$this->next;
+
+        return match ($token->kind) {
+            TokenKind::Number => Fixed::number($token->text, $token->at),
+            TokenKind::Text => Fixed::text($token->text, $token->at),
+            TokenKind::Name => !$token->isQuoted && $this->token()->is('(') ? $this->call($token) : $this->named($token),
+            default => throw FormulaError::unexpected($token, 'a number, a variable or a function'),
+        };
+    }
+
+    private function named(Token $token): Node
+    {
+        if (!$this->names->has($token->text)) {
+            throw in_array($token->text, ['and', 'or', 'mod'], true) && !$token->isQuoted
+                ? FormulaError::unexpected($token, 'a number, a variable or a function')
+                : FormulaError::unknownName($token, $this->names->near($token->text));
+        }
+
+        return new Named($token->text, $this->names->kind($token->text), $this->names->decimals($token->text), $token->at);
+    }
+
+    private function call(Token $name): Node
+    {
+        $function = Functions::tryFrom(strtolower($name->text))
+            ?? throw FormulaError::unknownFunction($name, Names::nearest($name->text, array_column(Functions::cases(), 'value')));
+        $open = $this->token();
+        ++$this->next;
+        $arguments = [];
+        if ($this->take(')') === null) {
+            do {
+                $arguments[] = $this->or();
+            } while ($this->take(',') !== null);
+            if ($this->take(')') === null) {
+                throw FormulaError::notClosed('bracket', $open->at);
+            }
+        }
+        [$fewest, $most] = $function->arguments();
+        if (count($arguments) < $fewest || count($arguments) > $most || $arguments === []) {
+            throw FormulaError::argumentCount($name, $fewest === $most ? ($fewest === 1 ? 'one part' : "{$fewest} parts") : "{$fewest} to {$most} parts");
+        }
+
+        return new Call($function, $arguments, $name->at);
+    }
+
+    private static function needed(Node $node, Kind $kind): Node
+    {
+        return $node->kind() === $kind ? $node : throw FormulaError::wrongKind($node, $kind);
+    }
+}

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace RowTally\Core\Formula;
+
+/** @internal */
+final readonly class Token
+{
+    public function __construct(
+        public TokenKind $kind,
+        /** Without quotes; signs in their plain spelling. */
+        public string $text,
+        /** In characters, from 0. */
+        public int $at,
+        public int $length,
+        public bool $isQuoted = false,
+    ) {}
+
+    public function is(string ...$texts): bool
+    {
+        return ($this->kind === TokenKind::Sign || ($this->kind === TokenKind::Name && !$this->isQuoted)) && in_array($this->text, $texts, true);
+    }
+}
