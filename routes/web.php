@@ -6,6 +6,7 @@ use App\Http\Controllers\ChangeController;
 use App\Http\Controllers\ConventionController;
 use App\Http\Controllers\DatasetController;
 use App\Http\Controllers\EntryCheckController;
+use App\Http\Controllers\ExportController;
 use App\Http\Controllers\ImportController;
 use App\Http\Controllers\PageController;
 use App\Http\Controllers\ProfileController;
@@ -33,6 +34,7 @@ Route::prefix('api')->group(static function (): void {
         Route::post('datasets/{dataset}/formula', [VariableController::class, 'tryFormula'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/variables/{variable}/type', [VariableController::class, 'tryType'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/variables/{variable}/labels', [VariableController::class, 'labels'])->can('view', 'dataset');
+        Route::get('datasets/{dataset}/export', [ExportController::class, 'show'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/check', [EntryCheckController::class, 'index'])->can('view', 'dataset');
         Route::post('datasets/{dataset}/check', [EntryCheckController::class, 'lookedAt'])->can('change', 'dataset');
         Route::get('datasets/{dataset}/profile', [ProfileController::class, 'show'])->can('view', 'dataset');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use App\Export\CannotExport;
 use App\Intake\NotATable;
 use App\Store\Changes\ChangeRefused;
 use App\Store\Changes\StaleRevision;
@@ -25,6 +26,7 @@ final class ExceptionAnswers
     {
         $exceptions->shouldRenderJsonWhen(static fn(Request $request): bool => $request->is('api/*'));
         $exceptions->render(static fn(UnknownVariable $exception): JsonResponse => self::message(422, $exception->getMessage()));
+        $exceptions->render(static fn(CannotExport $exception): JsonResponse => self::message(422, $exception->getMessage()));
         $exceptions->render(static fn(NotATable $exception): JsonResponse => self::message(422, $exception->getMessage()));
         $exceptions->render(static fn(FormulaError $exception): JsonResponse => new JsonResponse(['message' => $exception->getMessage(), 'at' => $exception->at, 'length' => $exception->length], 422));
         $exceptions->render(static fn(ChangeRefused $exception): JsonResponse => new JsonResponse([

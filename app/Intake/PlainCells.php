@@ -5,8 +5,12 @@ declare(strict_types=1);
 namespace App\Intake;
 
 use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Parsing\SpreadsheetText;
 
-/** The cells of a column without what was decided to mean nothing: missing marks, and thousands marks and units of numbers. */
+/**
+ * The cells of a column without what was decided to mean nothing: missing marks, and thousands marks and units of numbers, the apostrophe
+ * that keeps a spreadsheet from running a text as a formula.
+ */
 final readonly class PlainCells
 {
     /** @var array<array-key, true> */
@@ -30,6 +34,10 @@ final readonly class PlainCells
         }
         if ($variable->type === VariableType::Number && !$variable->style->isPlain()) {
             $cells = array_map($variable->style->plain(...), $cells);
+        }
+
+        if ($variable->type !== VariableType::Number && str_contains(implode("\n", $cells), "'")) {
+            $cells = array_map(SpreadsheetText::original(...), $cells);
         }
 
         return $cells;

@@ -9,6 +9,7 @@ import { Refusal } from './api/client';
 import { DatasetsPage } from './datasets/DatasetsPage';
 import { IntakePage } from './intake/IntakePage';
 import { ProfilePage } from './profile/ProfilePage';
+import { RowsPage } from './rows/RowsPage';
 import { applyTheme } from './ui/theme';
 
 applyTheme();
@@ -35,6 +36,7 @@ if (root !== null) {
                         <Route element={<SignedIn />}>
                             <Route path="/datasets" element={<DatasetsPage />} />
                             <Route path="/imports/:import" element={<IntakePage />} />
+                            <Route path="/datasets/:dataset/rows" element={<RowsPage />} />
                             <Route path="/datasets/:dataset/profile" element={<ProfilePage />} />
                         </Route>
                         <Route path="*" element={<Navigate to="/datasets" replace />} />

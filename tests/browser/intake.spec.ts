@@ -60,7 +60,7 @@ test('the messy file as it was sent comes through intake with no unread cell', a
 test('a pasted list, values with counts and a pasted table come in', async ({ page }) => {
     const paste = async (text: string) => {
         await page.getByRole('link', { name: 'Row Tally: all datasets' }).click();
-        await page.getByRole('button', { name: 'Paste or type' }).click();
+        await page.getByRole('button', { name: 'Paste as text' }).click();
         await page.getByLabel('Rows as text').fill(text);
         await page.getByRole('button', { name: 'See how it is read' }).click();
         await page.getByRole('button', { name: 'Bring in the rows' }).click();

@@ -9,9 +9,9 @@ use App\Store\RowsQuestion;
 use Illuminate\Foundation\Http\FormRequest;
 
 /** The words of the address of rows: of, where, sort, from, count. */
-final class RowsRequest extends FormRequest
+class RowsRequest extends FormRequest
 {
-    /** @return array<string, list<string>> */
+    /** @return array<string, mixed> */
     public function rules(): array
     {
         return [

@@ -15,6 +15,9 @@ export type QuartileRule = Schemas['QuartileRule'];
 export type Reading = Schemas['Reading'];
 export type ReadingChange = Schemas['ReadingChange'];
 export type ReadingColumn = Schemas['ReadingColumn'];
+export type Rows = Schemas['Rows'];
+export type CheckLine = Schemas['CheckLine'];
+export type History = Schemas['History'];
 export type Session = Schemas['Session'];
 export type Sheet = Schemas['Sheet'];
 export type Stack = Schemas['Stack'];
@@ -27,6 +30,10 @@ export class Refusal extends Error {
     constructor(
         readonly status: number,
         sentence: string,
+        /** Of a formula: the first character it is about, and how many. */
+        readonly place: { at: number; length: number } | null = null,
+        /** What a refused change was refused for, by the codes of the server. */
+        readonly codes: string[] = [],
     ) {
         super(sentence);
     }
@@ -48,7 +55,7 @@ api.use({
     },
     async onResponse({ response }) {
         if (!response.ok) {
-            throw new Refusal(response.status, await sentenceOf(response));
+            throw await refusalOf(response);
         }
         return response;
     },
@@ -57,16 +64,24 @@ api.use({
     },
 });
 
-async function sentenceOf(response: Response): Promise<string> {
+async function refusalOf(response: Response): Promise<Refusal> {
     try {
-        const body: unknown = await response.clone().json();
-        if (typeof body === 'object' && body !== null && 'message' in body && typeof body.message === 'string' && body.message !== '') {
-            return body.message;
+        const body = (await response.clone().json()) as Partial<Schemas['Refusal']> | null;
+        if (typeof body?.message === 'string' && body.message !== '') {
+            return new Refusal(
+                response.status,
+                body.message,
+                typeof body.at === 'number' ? { at: body.at, length: body.length ?? 0 } : null,
+                body.findings?.map((finding) => finding.code) ?? [],
+            );
         }
     } catch {
         // No JSON: the sentence below serves.
     }
-    return `The server could not answer (${response.status}). Try again; if it stays so, tell whoever runs this server.`;
+    return new Refusal(
+        response.status,
+        `The server could not answer (${response.status}). Try again; if it stays so, tell whoever runs this server.`,
+    );
 }
 
 /** The body of an answer that the client has already found to be good. */

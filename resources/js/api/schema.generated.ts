@@ -181,6 +181,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/datasets/{dataset}/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        /** @description All of the data as a file, or what a view leaves of them. */
+        get: operations["exportDataset"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/datasets/{dataset}/check": {
         parameters: {
             query?: never;
@@ -1092,6 +1111,34 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Labels"];
                 };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    exportDataset: {
+        parameters: {
+            query: {
+                format: "csv" | "xlsx" | "ods" | "json" | "json-lines" | "data-package";
+                of?: string;
+                where?: string;
+                sort?: string;
+            };
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The file. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             401: components["responses"]["Refused"];
             404: components["responses"]["Refused"];

@@ -1,9 +1,10 @@
 import clsx from 'clsx';
 import { type DragEvent, useEffect, useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
 import { Button } from '../ui/Button';
 import { ImportProgress } from './ImportProgress';
 import { Paste } from './Paste';
-import { useOpenImports } from './queries';
+import { useOpenImports, useStartBlank } from './queries';
 import { Upload } from './Upload';
 
 /** Where data come in: a file chosen or dropped, or a table pasted; then followed until they are datasets. */
@@ -13,6 +14,8 @@ export function BringIn() {
     const [isOver, setIsOver] = useState(false);
     const [pasted, setPasted] = useState<string | null>(null);
     const openImports = useOpenImports();
+    const blank = useStartBlank();
+    const navigate = useNavigate();
     const add = (list: FileList | null) => {
         const all = [...(list ?? [])];
         const added = all.map((file, i) => ({ key: Date.now() + i, file, isAlone: all.length === 1 }));
@@ -50,7 +53,13 @@ export function BringIn() {
                     Choose a file
                 </Button>
                 <Button onClick={() => setPasted((before) => (before === null ? '' : null))} aria-expanded={pasted !== null}>
-                    Paste or type
+                    Paste as text
+                </Button>
+                <Button
+                    disabled={blank.isPending}
+                    onClick={() => blank.mutate(undefined, { onSuccess: ({ id }) => void navigate(`/datasets/${id}/rows`) })}
+                >
+                    Begin an empty one
                 </Button>
                 <p className="min-w-60 flex-1 pl-2 text-small text-soft">
                     or drop it here: CSV and its cousins, XLSX, ODS, JSON, JSON Lines, a zipped data package; up to 512 MB.

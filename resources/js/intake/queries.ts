@@ -58,6 +58,11 @@ export function usePaste() {
     });
 }
 
+/** A dataset without rows, to be typed into. */
+export function useStartBlank() {
+    return useMutation({ mutationFn: async () => bodyOf(await api.POST('/datasets', { body: { title: 'Typed in' } })) });
+}
+
 export function useReading(id: number, isWanted: boolean) {
     return useQuery({
         queryKey: ['reading', id],

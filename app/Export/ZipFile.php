@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Export;
+
+use RuntimeException;
+use ZipArchive;
+
+/** A zip archive made in a temporary file and then sent on. */
+final class ZipFile
+{
+    /**
+     * @param resource              $out
+     * @param array<string, string> $texts  name => content; the first stands first in the archive
+     * @param array<string, string> $files  name => temporary file, which is gone afterwards
+     * @param list<string>          $stored names that must not be packed
+     */
+    public static function write($out, array $texts, array $files, array $stored = []): void
+    {
+        $path = self::temporary();
+        $zip = new ZipArchive();
+        if ($zip->open($path, ZipArchive::OVERWRITE) !== true) {
+            throw new RuntimeException('The archive cannot be made.');
+        }
+        foreach ($texts as $name => $text) {
+            $zip->addFromString($name, $text);
+            if (in_array($name, $stored, true)) {
+                $zip->setCompressionName($name, ZipArchive::CM_STORE);
+            }
+        }
+        foreach ($files as $name => $file) {
+            $zip->addFile($file, $name);
+            $zip->setCompressionName($name, ZipArchive::CM_DEFLATE, 3);
+        }
+        $zip->close();
+        $in = fopen($path, 'r');
+        if ($in !== false) {
+            stream_copy_to_stream($in, $out);
+            fclose($in);
+        }
+        array_map(unlink(...), [$path, ...array_values($files)]);
+    }
+
+    public static function temporary(): string
+    {
+        $path = tempnam(sys_get_temp_dir(), 'rowtally');
+
+        return $path === false ? throw new RuntimeException('No room for a temporary file.') : $path;
+    }
+}

@@ -1,0 +1,62 @@
+import { useState } from 'react';
+import type { Dataset } from '../api/client';
+import { count } from '../ui/format';
+import { type View } from './view';
+
+const formats = [
+    { format: 'csv', words: 'CSV', sentence: 'Values, in UTF-8. Loses types, units, labels and the order of categories.' },
+    { format: 'xlsx', words: 'XLSX', sentence: 'Values and types. A second sheet describes the variables.' },
+    { format: 'ods', words: 'ODS', sentence: 'Values and types. A second sheet describes the variables.' },
+    { format: 'json', words: 'JSON', sentence: 'A list of objects. Loses units, labels and the order of categories.' },
+    { format: 'json-lines', words: 'JSON Lines', sentence: 'One object a line. Loses units, labels and the order of categories.' },
+    { format: 'data-package', words: 'Data package', sentence: 'Everything: values, types, units, labels, orders, missing marks.' },
+];
+
+/** The data as a file, all of it or what is seen. */
+export function OutPanel({ dataset, view }: { dataset: Dataset; view: View }) {
+    const [isView, setIsView] = useState(view.where !== '' || view.hidden.length > 0 || view.sort !== '');
+    const shown = dataset.variables.filter((variable) => !view.hidden.includes(variable.key));
+    const address = (format: string) => {
+        const words = new URLSearchParams({ format });
+        if (isView) {
+            words.set('of', shown.map(({ key }) => key).join(','));
+            if (view.where !== '') {
+                words.set('where', view.where);
+            }
+            if (view.sort !== '') {
+                words.set('sort', view.sort);
+            }
+        }
+        return `/api/datasets/${dataset.id}/export?${words.toString()}`;
+    };
+    return (
+        <>
+            <h2 className="text-lead">Take out</h2>
+            <fieldset className="mt-2 space-y-1 text-small">
+                <legend className="sr-only">What</legend>
+                <label className="flex gap-2">
+                    <input type="radio" name="what" className="accent-(--accent)" checked={!isView} onChange={() => setIsView(false)} />
+                    all {count(dataset.rows)} rows and {count(dataset.variables.length)} variables, as entered
+                </label>
+                <label className="flex gap-2">
+                    <input type="radio" name="what" className="accent-(--accent)" checked={isView} onChange={() => setIsView(true)} />
+                    the rows and variables that are seen, in the order they are seen
+                </label>
+            </fieldset>
+            <ul className="mt-3 border-t border-hair">
+                {formats.map(({ format, words, sentence }) => (
+                    <li key={format} className="border-b border-hair py-2">
+                        <a href={address(format)} download className="font-semibold text-accent underline underline-offset-4">
+                            {words}
+                        </a>
+                        <span className="block text-small text-soft">{sentence}</span>
+                    </li>
+                ))}
+            </ul>
+            <p className="mt-3 text-small text-soft">
+                Cells that could not be read are written as they stand. In CSV and workbooks, texts that a spreadsheet would run as a
+                formula are made harmless.
+            </p>
+        </>
+    );
+}

@@ -1,0 +1,172 @@
+import { useState } from 'react';
+import type { Dataset } from '../api/client';
+import { count } from '../ui/format';
+import { WordChoice } from '../ui/WordChoice';
+import { useFind, useTotal } from './queries';
+import { nameInFormula, type View } from './view';
+
+const field = 'rounded-md border border-hair-strong bg-surface px-2 py-0.5 text-body';
+
+/** Which rows are seen, in which order, as one sentence; and the ways to a row. */
+export function RowsLine({
+    dataset,
+    view,
+    onShow,
+    onGo,
+    here,
+}: {
+    dataset: Dataset;
+    view: View;
+    onShow: (change: Partial<View>) => void;
+    onGo: (place: number) => void;
+    here: () => number;
+}) {
+    const total = useTotal(dataset.id, view);
+    const sortKey = view.sort.replace(/:down$/, '');
+    return (
+        <section
+            aria-label="Which rows are seen"
+            className="flex shrink-0 flex-wrap items-baseline gap-x-2 gap-y-1.5 border-b border-hair px-4.5 py-2.5 text-lead text-soft"
+        >
+            <span>
+                {view.where === '' ? `All ${count(dataset.rows)} rows` : `${count(total.data ?? 0)} of ${count(dataset.rows)} rows, where`}
+            </span>
+            <Condition key={view.where} dataset={dataset} where={view.where} onShow={onShow} isWrong={total.isError} />
+            <span>
+                , ordered{' '}
+                <WordChoice
+                    name="Ordered"
+                    options={[
+                        { value: '', words: 'as entered' },
+                        ...dataset.variables.flatMap((variable) => [
+                            { value: variable.key, words: `by ${variable.name}, smallest first` },
+                            { value: `${variable.key}:down`, words: `by ${variable.name}, largest first` },
+                        ]),
+                    ]}
+                    value={dataset.variables.some((variable) => variable.key === sortKey) ? view.sort : ''}
+                    onChange={(sort) => onShow({ sort })}
+                />
+            </span>
+            {view.hidden.length > 0 && (
+                <span>
+                    ;{' '}
+                    <button
+                        type="button"
+                        className="border-b-2 border-accent font-semibold text-ink"
+                        onClick={() => onShow({ hidden: [] })}
+                        title="Show them again"
+                    >
+                        {count(view.hidden.length)} hidden
+                    </button>
+                </span>
+            )}
+            {total.isError && (
+                <p role="alert" className="basis-full border-l-3 border-alarm pl-3 text-body text-ink">
+                    {total.error.message}
+                </p>
+            )}
+            <span className="ml-auto flex items-center gap-2 text-small">
+                <GoTo key={dataset.id} most={total.data ?? dataset.rows} onGo={onGo} />
+                <Find dataset={dataset.id} view={view} onGo={onGo} here={here} />
+            </span>
+        </section>
+    );
+}
+
+function Condition({
+    dataset,
+    where,
+    onShow,
+    isWrong,
+}: {
+    dataset: Dataset;
+    where: string;
+    onShow: (change: Partial<View>) => void;
+    isWrong: boolean;
+}) {
+    const [text, setText] = useState(where);
+    const example = dataset.variables.find((variable) => variable.type === 'number');
+    return (
+        <form
+            className="flex items-baseline gap-1.5"
+            onSubmit={(event) => {
+                event.preventDefault();
+                onShow({ where: text.trim() });
+            }}
+        >
+            <input
+                aria-label="Condition"
+                aria-invalid={isWrong}
+                value={text}
+                onChange={(event) => setText(event.target.value)}
+                onBlur={() => text.trim() !== where && onShow({ where: text.trim() })}
+                placeholder={example === undefined ? 'a condition' : `such as ${nameInFormula(example.name)} > 40`}
+                size={Math.min(60, Math.max(26, text.length))}
+                className={`figures ${field}`}
+            />
+            {where !== '' && (
+                <button type="button" className="text-small underline underline-offset-4" onClick={() => onShow({ where: '' })}>
+                    show all
+                </button>
+            )}
+        </form>
+    );
+}
+
+function GoTo({ most, onGo }: { most: number; onGo: (place: number) => void }) {
+    const [text, setText] = useState('');
+    return (
+        <form
+            onSubmit={(event) => {
+                event.preventDefault();
+                const row = Math.round(Number(text));
+                if (row >= 1) {
+                    onGo(Math.min(row, most) - 1);
+                }
+            }}
+        >
+            <input
+                aria-label="Go to row"
+                inputMode="numeric"
+                placeholder="go to row"
+                value={text}
+                size={9}
+                onChange={(event) => setText(event.target.value)}
+                className={field}
+            />
+        </form>
+    );
+}
+
+function Find({ dataset, view, onGo, here }: { dataset: number; view: View; onGo: (place: number) => void; here: () => number }) {
+    const [text, setText] = useState('');
+    const find = useFind(dataset, view);
+    return (
+        <form
+            className="flex items-center gap-2"
+            onSubmit={(event) => {
+                event.preventDefault();
+                if (text !== '') {
+                    find.mutate({ text, from: here() + 1 }, { onSuccess: (place) => place !== null && onGo(place) });
+                }
+            }}
+        >
+            <input
+                aria-label="Find text"
+                type="search"
+                placeholder="find"
+                value={text}
+                size={12}
+                onChange={(event) => {
+                    setText(event.target.value);
+                    find.reset();
+                }}
+                className={field}
+            />
+            <span role="status" className="max-w-40">
+                {find.isPending && 'looking …'}
+                {find.data === null && 'not below here'}
+            </span>
+        </form>
+    );
+}

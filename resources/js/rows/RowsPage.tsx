@@ -1,0 +1,103 @@
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { useParams, useSearchParams } from 'react-router';
+import { Account } from '../account/Account';
+import { useDataset } from '../api/datasets';
+import { counted } from '../ui/format';
+import { Notice } from '../ui/Notice';
+import { Places } from '../ui/Places';
+import { TopBar } from '../ui/TopBar';
+import { useChanges } from './changes';
+import { Grid, type GridHandle } from './Grid';
+import { PanelChoice, SidePanel } from './SidePanel';
+import { RowsLine } from './RowsLine';
+import { TroubleDialog } from './TroubleDialog';
+import { readView, type View, writeView } from './view';
+
+/** The rows themselves: looked through, put right, and added to. */
+export function RowsPage() {
+    const id = Number(useParams().dataset);
+    const [address, setAddress] = useSearchParams();
+    const view = useMemo(() => readView(address), [address]);
+    const show = (change: Partial<View>) => setAddress(writeView({ ...view, ...change }), { replace: change.where === undefined });
+    const dataset = useDataset(id);
+    const changes = useChanges(id);
+    const grid = useRef<GridHandle>(null);
+    const [selected, setSelected] = useState<{ from: number; to: number } | null>(null);
+    useEffect(() => {
+        document.title = `${dataset.data?.title ?? 'Rows'}: rows · Row Tally`;
+    }, [dataset.data?.title]);
+    useEffect(() => {
+        const undo = (event: KeyboardEvent) => {
+            const isTyping = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
+            if (!isTyping && (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
+                event.preventDefault();
+                void changes.change({ kind: event.shiftKey ? 'redo' : 'undo' });
+            }
+        };
+        window.addEventListener('keydown', undo);
+        return () => window.removeEventListener('keydown', undo);
+    }, [changes]);
+    const shown = useMemo(
+        () => (dataset.data?.variables ?? []).filter((variable) => !view.hidden.includes(variable.key)),
+        [dataset.data?.variables, view.hidden],
+    );
+    return (
+        <div className="flex h-full flex-col">
+            <TopBar account={<Account />}>
+                <h1 dir="auto" title={dataset.data?.title} className="min-w-0 truncate text-base">
+                    {dataset.data?.title}
+                </h1>
+                {dataset.data !== undefined && (
+                    <span className="shrink-0 text-small text-soft max-md:hidden">
+                        {counted(dataset.data.rows, 'row')} × {counted(dataset.data.variables.length, 'variable')}
+                    </span>
+                )}
+                <Places dataset={id} here="rows" />
+            </TopBar>
+            {dataset.isError && (
+                <div className="px-6">
+                    <Notice onRetry={() => void dataset.refetch()}>{dataset.error.message}</Notice>
+                </div>
+            )}
+            {dataset.data !== undefined && (
+                <>
+                    <RowsLine
+                        dataset={dataset.data}
+                        view={view}
+                        onShow={show}
+                        onGo={(place) => grid.current?.go(place)}
+                        here={() => grid.current?.here() ?? 0}
+                    />
+                    <PanelChoice
+                        open={view.panel}
+                        onOpen={(panel) => show({ panel: panel === view.panel ? null : panel })}
+                        selected={selected}
+                        view={view}
+                        isBusy={changes.isBusy}
+                        onDelete={(rows) => {
+                            void changes.change({ kind: 'delete-rows', rows });
+                            setSelected(null);
+                        }}
+                        rowNumbers={(from, to) => grid.current?.rowNumbers(from, to) ?? []}
+                    />
+                    <div className="flex min-h-0 flex-1">
+                        <Grid
+                            key={`${view.where}|${view.sort}`}
+                            ref={grid}
+                            dataset={dataset.data}
+                            variables={shown}
+                            view={view}
+                            onShow={show}
+                            onChange={changes.change}
+                            onSelect={setSelected}
+                        />
+                        {view.panel !== null && (
+                            <SidePanel dataset={dataset.data} view={view} onShow={show} onChange={changes.change} isBusy={changes.isBusy} />
+                        )}
+                    </div>
+                </>
+            )}
+            {changes.trouble !== null && <TroubleDialog trouble={changes.trouble} onChange={changes.change} onClose={changes.dismiss} />}
+        </div>
+    );
+}

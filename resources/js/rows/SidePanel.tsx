@@ -1,0 +1,105 @@
+import type { Dataset } from '../api/client';
+import { Button } from '../ui/Button';
+import { counted } from '../ui/format';
+import type { ChangeWords } from './changes';
+import { ChangesPanel } from './ChangesPanel';
+import { CheckPanel } from './CheckPanel';
+import { MakePanel } from './MakePanel';
+import { OutPanel } from './OutPanel';
+import { VariablePanel } from './VariablePanel';
+import type { Panel, View } from './view';
+
+const words: Record<Panel, string> = {
+    check: 'Entry check',
+    variable: 'Variable',
+    make: 'Make a variable',
+    changes: 'Changes',
+    out: 'Take out',
+};
+
+/** What can be opened beside the rows, and what can be done with those that are selected. */
+export function PanelChoice({
+    open,
+    onOpen,
+    selected,
+    view,
+    isBusy,
+    onDelete,
+    rowNumbers,
+}: {
+    open: Panel | null;
+    onOpen: (panel: Panel) => void;
+    selected: { from: number; to: number } | null;
+    view: View;
+    isBusy: boolean;
+    onDelete: (rows: number[]) => void;
+    rowNumbers: (from: number, to: number) => number[];
+}) {
+    const size = selected === null ? 0 : selected.to - selected.from + 1;
+    return (
+        <div className="flex shrink-0 items-center gap-1 border-b border-hair px-3 py-1">
+            {(['check', 'variable', 'make', 'changes', 'out'] as const).map((panel) => (
+                <Button
+                    key={panel}
+                    look="quiet"
+                    aria-pressed={open === panel}
+                    className={open === panel ? 'bg-accent-wash! text-ink!' : ''}
+                    onClick={() => onOpen(panel)}
+                >
+                    {words[panel]}
+                </Button>
+            ))}
+            <span role="status" className="ml-auto text-small text-soft">
+                {isBusy ? 'Saving …' : ''}
+            </span>
+            {selected !== null && size > 0 && (
+                <Button
+                    look="quiet"
+                    disabled={isBusy}
+                    onClick={() => onDelete(rowNumbers(selected.from, selected.to))}
+                    title={view.where === '' ? undefined : 'Deletes the rows themselves, not only from this view'}
+                >
+                    Delete {counted(size, 'row')}
+                </Button>
+            )}
+        </div>
+    );
+}
+
+export function SidePanel({
+    dataset,
+    view,
+    onShow,
+    onChange,
+    isBusy,
+}: {
+    dataset: Dataset;
+    view: View;
+    onShow: (change: Partial<View>) => void;
+    onChange: (change: ChangeWords) => Promise<boolean>;
+    isBusy: boolean;
+}) {
+    const variable = dataset.variables.find(({ key }) => key === view.variable) ?? dataset.variables[0];
+    return (
+        <aside
+            aria-label={view.panel === null ? undefined : words[view.panel]}
+            className="w-96 shrink-0 overflow-y-auto border-l border-hair px-4.5 py-3 max-md:absolute max-md:inset-y-40 max-md:right-0 max-md:z-20 max-md:bg-paper"
+        >
+            {view.panel === 'check' && <CheckPanel dataset={dataset} onShow={onShow} />}
+            {view.panel === 'variable' && variable !== undefined && (
+                <VariablePanel
+                    key={`${variable.key}:${dataset.revision}`}
+                    dataset={dataset}
+                    variable={variable}
+                    view={view}
+                    onShow={onShow}
+                    onChange={onChange}
+                    isBusy={isBusy}
+                />
+            )}
+            {view.panel === 'make' && <MakePanel dataset={dataset} onChange={onChange} isBusy={isBusy} />}
+            {view.panel === 'changes' && <ChangesPanel dataset={dataset} onChange={onChange} isBusy={isBusy} />}
+            {view.panel === 'out' && <OutPanel dataset={dataset} view={view} />}
+        </aside>
+    );
+}

@@ -1,0 +1,52 @@
+import { AlertDialog } from 'radix-ui';
+import { Button } from '../ui/Button';
+import type { ChangeWords, Trouble } from './changes';
+
+/** A change that was not made: why, and what can be done with what was typed. */
+export function TroubleDialog({
+    trouble,
+    onChange,
+    onClose,
+}: {
+    trouble: Trouble;
+    onChange: (change: ChangeWords) => Promise<boolean>;
+    onClose: () => void;
+}) {
+    const { refusal, change } = trouble;
+    const isClash = refusal.status === 409;
+    const canKeep = refusal.codes.length > 0 && refusal.codes.every((code) => code === 'not-a-number' || code === 'not-a-date');
+    const again = (words: ChangeWords) => {
+        onClose();
+        void onChange(words);
+    };
+    return (
+        <AlertDialog.Root open onOpenChange={(open) => !open && onClose()}>
+            <AlertDialog.Portal>
+                <AlertDialog.Overlay className="fixed inset-0 z-30 bg-black/30" />
+                <AlertDialog.Content className="fixed top-1/3 left-1/2 z-40 w-[min(92vw,560px)] -translate-x-1/2 -translate-y-1/3 rounded-lg border border-hair-strong bg-surface p-6 shadow-lg">
+                    <AlertDialog.Title className="text-title">
+                        {isClash ? 'Somebody else has changed these rows' : 'This was not changed'}
+                    </AlertDialog.Title>
+                    <AlertDialog.Description dir="auto" className="mt-3 whitespace-pre-wrap">
+                        {refusal.message}
+                    </AlertDialog.Description>
+                    <div className="mt-5 flex flex-wrap justify-end gap-2">
+                        <AlertDialog.Cancel asChild>
+                            <Button>{isClash ? 'Leave it' : 'Go back'}</Button>
+                        </AlertDialog.Cancel>
+                        {isClash && (
+                            <Button look="primary" onClick={() => again(change)}>
+                                Make my change on top
+                            </Button>
+                        )}
+                        {canKeep && (
+                            <Button look="primary" onClick={() => again({ ...change, anyway: true })}>
+                                Keep as text, counts as missing
+                            </Button>
+                        )}
+                    </div>
+                </AlertDialog.Content>
+            </AlertDialog.Portal>
+        </AlertDialog.Root>
+    );
+}

@@ -1,0 +1,211 @@
+import { useState } from 'react';
+import type { Dataset, Variable, VariableType } from '../api/client';
+import { Button } from '../ui/Button';
+import { count, counted } from '../ui/format';
+import { WordChoice } from '../ui/WordChoice';
+import type { ChangeWords } from './changes';
+import { LabelList } from './LabelList';
+import { useTypeTrial } from './queries';
+import type { View } from './view';
+
+export const field = 'w-full rounded-md border border-hair-strong bg-surface px-2 py-1 text-body';
+
+const types: { value: VariableType; words: string }[] = [
+    { value: 'number', words: 'number' },
+    { value: 'category', words: 'category' },
+    { value: 'date', words: 'date' },
+    { value: 'id', words: 'id' },
+    { value: 'text', words: 'text' },
+];
+
+/** All that can be changed about one variable. */
+export function VariablePanel({
+    dataset,
+    variable,
+    view,
+    onShow,
+    onChange,
+    isBusy,
+}: {
+    dataset: Dataset;
+    variable: Variable;
+    view: View;
+    onShow: (change: Partial<View>) => void;
+    onChange: (change: ChangeWords) => Promise<boolean>;
+    isBusy: boolean;
+}) {
+    const [fields, setFields] = useState({
+        name: variable.name,
+        unit: variable.unit ?? '',
+        label: variable.label ?? '',
+        description: variable.description ?? '',
+        missing: variable.missing_marks.join('  '),
+        decimals: variable.shown_decimals === null ? '' : String(variable.shown_decimals),
+    });
+    const set = (change: Partial<typeof fields>) => setFields((before) => ({ ...before, ...change }));
+    const save = () => {
+        const marks = fields.missing.split(/\s{2,}|\n/).filter((mark) => mark !== '');
+        const changed = {
+            ...(fields.name === variable.name ? {} : { name: fields.name }),
+            ...(fields.unit === (variable.unit ?? '') ? {} : { unit: fields.unit }),
+            ...(fields.label === (variable.label ?? '') ? {} : { label: fields.label }),
+            ...(fields.description === (variable.description ?? '') ? {} : { description: fields.description }),
+            ...(fields.decimals === (variable.shown_decimals === null ? '' : String(variable.shown_decimals))
+                ? {}
+                : { shown_decimals: fields.decimals === '' ? null : Number(fields.decimals) }),
+            ...(marks.join('\n') === variable.missing_marks.join('\n') ? {} : { missing_marks: marks }),
+        };
+        void onChange({ kind: 'describe-variable', variable: variable.key, ...changed });
+    };
+    return (
+        <>
+            <WordChoice
+                name="Variable"
+                className="max-w-full truncate text-lead"
+                options={dataset.variables.map(({ key, name }) => ({ value: key, words: name }))}
+                value={variable.key}
+                onChange={(key) => onShow({ variable: key })}
+            />
+            <form
+                className="mt-3 space-y-2.5"
+                onSubmit={(event) => {
+                    event.preventDefault();
+                    save();
+                }}
+            >
+                <Field name="Name" value={fields.name} onChange={(name) => set({ name })} />
+                <div className="flex gap-2">
+                    <Field name="Unit" value={fields.unit} onChange={(unit) => set({ unit })} />
+                    {variable.type === 'number' && (
+                        <Field
+                            name="Decimals of the data"
+                            value={fields.decimals}
+                            placeholder={variable.decimals === null ? '' : String(variable.decimals)}
+                            onChange={(decimals) => set({ decimals: decimals.replace(/\D/g, '').slice(0, 2) })}
+                        />
+                    )}
+                </div>
+                <Field name="Label" value={fields.label} onChange={(label) => set({ label })} />
+                <label className="block text-small text-soft">
+                    Description
+                    <textarea
+                        rows={2}
+                        className={`${field} text-ink`}
+                        value={fields.description}
+                        onChange={(event) => set({ description: event.target.value })}
+                    />
+                </label>
+                <Field name="Missing marks, two blanks between them" value={fields.missing} onChange={(missing) => set({ missing })} />
+                <Button type="submit" look="primary" disabled={isBusy}>
+                    Save
+                </Button>
+            </form>
+            {variable.made !== null && (
+                <section className="mt-4 border-t border-hair pt-3 text-small">
+                    <p>
+                        {variable.made.frozen ? 'Was made as' : 'Made as'} <code className="figures">{variable.made.formula}</code>
+                        {variable.made.frozen ? '; it no longer follows.' : '; it follows what it is made from.'}
+                    </p>
+                    {!variable.made.frozen && (
+                        <Button
+                            className="mt-2"
+                            disabled={isBusy}
+                            onClick={() => void onChange({ kind: 'freeze-variable', variable: variable.key })}
+                        >
+                            Freeze its values
+                        </Button>
+                    )}
+                </section>
+            )}
+            <TypeChoice dataset={dataset} variable={variable} onChange={onChange} isBusy={isBusy} />
+            {variable.type === 'category' && <LabelList dataset={dataset} variable={variable} onChange={onChange} isBusy={isBusy} />}
+            <section className="mt-4 flex gap-2 border-t border-hair pt-3">
+                <Button onClick={() => onShow({ hidden: [...view.hidden, variable.key] })}>Hide</Button>
+                <Button disabled={isBusy} onClick={() => void onChange({ kind: 'delete-variable', variable: variable.key })}>
+                    Delete variable
+                </Button>
+            </section>
+        </>
+    );
+}
+
+export function Field({
+    name,
+    value,
+    placeholder,
+    onChange,
+}: {
+    name: string;
+    value: string;
+    placeholder?: string;
+    onChange: (value: string) => void;
+}) {
+    return (
+        <label className="block min-w-0 flex-1 text-small text-soft">
+            {name}
+            <input
+                dir="auto"
+                className={`${field} text-ink`}
+                value={value}
+                placeholder={placeholder}
+                onChange={(event) => onChange(event.target.value)}
+            />
+        </label>
+    );
+}
+
+/** Another type, after showing what would not be readable under it. */
+function TypeChoice({
+    dataset,
+    variable,
+    onChange,
+    isBusy,
+}: {
+    dataset: Dataset;
+    variable: Variable;
+    onChange: (change: ChangeWords) => Promise<boolean>;
+    isBusy: boolean;
+}) {
+    const [wanted, setWanted] = useState<string | null>(null);
+    const trial = useTypeTrial(dataset.id, dataset.revision, variable.key, wanted);
+    return (
+        <section className="mt-4 border-t border-hair pt-3 text-small">
+            Read as{' '}
+            <WordChoice
+                name="Read as"
+                options={types}
+                value={wanted ?? variable.type}
+                onChange={(type) => setWanted(type === variable.type ? null : type)}
+            />
+            {wanted !== null && trial.data !== undefined && (
+                <div className="mt-2 border-l-3 border-accent pl-3">
+                    <p>
+                        {trial.data.unread === 0
+                            ? 'Every cell can be read so.'
+                            : `${counted(trial.data.unread, 'cell')} could not be read and would count as missing:`}
+                        {trial.data.labels !== null && ` There would be ${counted(trial.data.labels, 'label')}.`}
+                    </p>
+                    <ul className="text-soft">
+                        {trial.data.first.slice(0, 5).map((cell) => (
+                            <li key={cell.row} className="truncate">
+                                row <span className="figures">{count(cell.row)}</span>: <bdi>{cell.text}</bdi>
+                            </li>
+                        ))}
+                    </ul>
+                    <div className="mt-2 flex gap-2">
+                        <Button
+                            disabled={isBusy}
+                            onClick={() => void onChange({ kind: 'retype-variable', variable: variable.key, type: wanted })}
+                        >
+                            Read it so
+                        </Button>
+                        <Button look="quiet" onClick={() => setWanted(null)}>
+                            Leave it
+                        </Button>
+                    </div>
+                </div>
+            )}
+            {trial.isError && <p role="alert">{trial.error.message}</p>}
+        </section>
+    );
+}

@@ -1,0 +1,62 @@
+/** What is seen of the rows: kept in the address, so that a reload and the back button give the same screen. */
+export interface View {
+    /** A condition; '' = all rows. */
+    where: string;
+    /** Key of a variable, with `:down` behind it for the largest first; '' = as they were entered. */
+    sort: string;
+    hidden: string[];
+    panel: Panel | null;
+    /** The variable that the panel is about. */
+    variable: string | null;
+}
+
+export const panels = ['variable', 'check', 'make', 'changes', 'out'] as const;
+export type Panel = (typeof panels)[number];
+
+export function readView(address: URLSearchParams): View {
+    const panel = address.get('panel');
+    return {
+        where: address.get('where') ?? '',
+        sort: address.get('sort') ?? '',
+        hidden: (address.get('hide') ?? '').split(',').filter((key) => key !== ''),
+        panel: panels.find((known) => known === panel) ?? null,
+        variable: address.get('variable'),
+    };
+}
+
+export function writeView(view: View): URLSearchParams {
+    const address = new URLSearchParams();
+    const words = {
+        where: view.where,
+        sort: view.sort,
+        hide: view.hidden.join(','),
+        panel: view.panel ?? '',
+        variable: view.variable ?? '',
+    };
+    for (const [key, value] of Object.entries(words)) {
+        if (value !== '') {
+            address.set(key, value);
+        }
+    }
+    return address;
+}
+
+/** A variable's name as it stands in a formula. */
+export function nameInFormula(name: string): string {
+    return /^[\p{L}_][\p{L}\p{N}_.]*$/u.test(name) && !['and', 'or', 'not', 'mod'].includes(name)
+        ? name
+        : `"${name.replaceAll('"', '""')}"`;
+}
+
+export function textInFormula(text: string): string {
+    return `'${text.replaceAll("'", "''")}'`;
+}
+
+/** Rows and columns out of copied text: tabs between cells, lines between rows. */
+export function cellsOfText(text: string): string[][] {
+    return text
+        .replace(/\r\n?/g, '\n')
+        .replace(/\n$/, '')
+        .split('\n')
+        .map((line) => line.split('\t'));
+}
