@@ -47,7 +47,7 @@ test('the messy file as it was sent comes through intake with no unread cell', a
     await page.getByRole('button', { name: 'Bring in the rows' }).click();
     await page.getByRole('link', { name: 'Open its profile' }).click();
     await page.getByRole('button', { name: 'Honey yield' }).click();
-    expect(await figures(page, 'n')).toEqual(['236']);
+    await expect.poll(() => figures(page, 'n')).toEqual(['223']);
 
     // The same columns read again later: what was decided is remembered.
     await page.getByRole('link', { name: 'Row Tally: all datasets' }).click();

@@ -132,10 +132,10 @@ test('a formula points at what is wrong in it', async ({ page }) => {
     await openRows(page, 'formula.csv', hives);
     await page.getByRole('button', { name: 'Make a variable' }).click();
     await choose(page, /^Make:/, 'a formula');
-    await page.getByLabel('Formula').fill('2 * Beforr');
+    await page.getByRole('textbox', { name: 'Formula' }).fill('2 * Beforr');
     await expect(page.getByRole('alert')).toContainText('There is no variable “Beforr”. Did you mean “Before”?');
     await expect(page.locator('mark')).toHaveText('Beforr');
-    await page.getByLabel('Formula').fill('if(Before > 7, sqrt(After), 0)');
+    await page.getByRole('textbox', { name: 'Formula' }).fill('if(Before > 7, sqrt(After), 0)');
     await expect(page.getByRole('row', { name: /1 10 4 2$/ })).toBeVisible();
     await page.getByLabel('Name', { exact: true }).fill('Root');
     await page.getByRole('button', { name: 'Make it' }).click();
@@ -201,7 +201,7 @@ test('a type is changed after seeing what would be lost, and a variable is descr
     await choose(page, /^Read as/, 'number');
     await expect(page.getByText('4 cells could not be read and would count as missing:')).toBeVisible();
     await page.getByRole('button', { name: 'Leave it' }).click();
-    await choose(page, /^Variable/, 'Before');
+    await choose(page, /^Variable: /, 'Before');
     await page.getByLabel('Name', { exact: true }).fill('Mites before');
     await page.getByLabel('Unit').fill('per 300 bees');
     await page.getByRole('button', { name: 'Save' }).click();

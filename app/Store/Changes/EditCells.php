@@ -46,10 +46,16 @@ final readonly class EditCells implements Change
             throw new ChangeRefused($findings);
         }
         $said = '';
+        $changed = 0;
         foreach ($byChunk as $key => $chunks) {
             $variable = $draft->variable($key);
             foreach ($chunks as $chunk => $places) {
                 $cells = $draft->cells($variable, $chunk);
+                $places = array_filter($places, static fn(string $text, int $place): bool => $cells[$place] !== $text, ARRAY_FILTER_USE_BOTH);
+                if ($places === []) {
+                    continue;
+                }
+                $changed += count($places);
                 foreach ($places as $place => $text) {
                     $before = $cells[$place];
                     $cells[$place] = $text;
@@ -57,6 +63,10 @@ final readonly class EditCells implements Change
                 }
                 $draft->put($variable, $chunk, array_values($cells));
             }
+        }
+
+        if ($changed === 0) {
+            throw ChangeRefused::because('no-change', 'Nothing would be different.', 'another entry', 'Type something else.');
         }
 
         return count($this->edits) === 1 ? $said : count($this->edits) . ' cells of ' . implode(', ', array_map(static fn(string $key): string => $draft->variable($key)->name, array_keys($byChunk))) . ' changed';

@@ -70,6 +70,12 @@ export function Grid({
     const [at, setAt] = useState<Place>({ row: 0, column: 0 });
     const [end, setEnd] = useState<number | null>(null);
     const [typed, setTyped] = useState<string | null>(null);
+    /** Whether the text in the editor is still to be sent: an editor that goes away is left, too. */
+    const isTyping = useRef(false);
+    /** Rows that were typed and are on their way. */
+    const [coming, setComing] = useState(0);
+    /** What was typed, shown until the answer is there. */
+    const [sent, setSent] = useState<Record<string, string>>({});
     const total = useTotal(dataset.id, view).data ?? (view.where === '' ? dataset.rows : 0);
     const ends = useEnds(dataset.id, dataset.revision).data;
     const canAdd = view.where === '' && view.sort === '';
@@ -83,7 +89,7 @@ export function Grid({
         }
         return { starts, width: x };
     }, [variables]);
-    const rows = total + (canAdd ? 1 : 0);
+    const rows = total + coming + (canAdd ? 1 : 0);
     const tall = rows * ROW_PX;
     const scale = Math.max(1, tall / TALLEST_PX);
     const first = Math.max(0, Math.floor((sight.top * scale) / ROW_PX) - (scale > 1 ? 0 : AHEAD));
@@ -122,6 +128,13 @@ export function Grid({
         },
         [windows.answers],
     );
+    const shownCell = (row: number, key: string): { text: string; isUnread: boolean } | null => {
+        const waiting = sent[`${key}:${row}`];
+        if (waiting !== undefined) {
+            return { text: waiting, isUnread: false };
+        }
+        return row < total ? cellAt(row, key) : { text: '', isUnread: false };
+    };
     const rowNumber = useCallback(
         (row: number): number | null => {
             if (view.where === '' && view.sort === '') {
@@ -173,13 +186,21 @@ export function Grid({
             element.scrollLeft = x + width - element.clientWidth;
         }
     };
+    const edit = (text: string) => {
+        isTyping.current = true;
+        setTyped(text);
+    };
+    const leave = () => {
+        isTyping.current = false;
+        setTyped(null);
+    };
     const move = (place: Place, isExtending = false) => {
         const to = {
             row: Math.max(0, Math.min(rows - 1, place.row)),
             column: Math.max(0, Math.min(variables.length - 1, place.column)),
         };
         setAt(to);
-        setTyped(null);
+        leave();
         const from = isExtending ? (end ?? at.row) : null;
         setEnd(from);
         onSelect({ from: Math.min(to.row, from ?? to.row), to: Math.max(to.row, from ?? to.row) });
@@ -201,20 +222,27 @@ export function Grid({
 
     const commit = (text: string) => {
         const variable = variables[at.column];
-        setTyped(null);
+        leave();
         if (variable === undefined) {
             return;
         }
-        if (at.row >= total) {
-            if (text.trim() !== '') {
-                void onChange({ kind: 'add-rows', rows: [{ [variable.key]: text }] });
-            }
+        const isNew = at.row >= total + coming;
+        // A row that is on its way is there before the next change is sent.
+        const number = rowNumber(at.row) ?? (canAdd ? at.row + 1 : null);
+        if (isNew ? text.trim() === '' : number === null || cellAt(at.row, variable.key)?.text === text) {
             return;
         }
-        const number = rowNumber(at.row);
-        if (number !== null && cellAt(at.row, variable.key)?.text !== text) {
-            void onChange({ kind: 'edit-cells', edits: [{ row: number, variable: variable.key, text }] });
-        }
+        const place = `${variable.key}:${at.row}`;
+        setSent((before) => ({ ...before, [place]: text }));
+        setComing((before) => before + (isNew ? 1 : 0));
+        void onChange(
+            isNew
+                ? { kind: 'add-rows', rows: [{ [variable.key]: text }] }
+                : { kind: 'edit-cells', edits: [{ row: number, variable: variable.key, text }] },
+        ).then(() => {
+            setSent((before) => Object.fromEntries(Object.entries(before).filter(([key]) => key !== place)));
+            setComing((before) => before - (isNew ? 1 : 0));
+        });
     };
     const press = (event: KeyboardEvent) => {
         const steps: Record<string, Place> = {
@@ -237,7 +265,10 @@ export function Grid({
             const step = event.shiftKey ? -1 : 1;
             // A row that is being typed is there once it was sent; the cursor goes on to the next.
             const to = event.key === 'Enter' ? { row: at.row + step, column: at.column } : { row: at.row, column: at.column + step };
-            setAt({ row: Math.max(0, Math.min(rows, to.row)), column: Math.max(0, Math.min(variables.length - 1, to.column)) });
+            setAt({
+                row: Math.max(0, Math.min(canAdd ? rows : rows - 1, to.row)),
+                column: Math.max(0, Math.min(variables.length - 1, to.column)),
+            });
             setEnd(null);
             reveal(to);
             box.current?.focus({ preventScroll: true });
@@ -245,7 +276,7 @@ export function Grid({
         }
         if (isEditing) {
             if (event.key === 'Escape') {
-                setTyped(null);
+                leave();
                 box.current?.focus({ preventScroll: true });
             }
             return;
@@ -263,10 +294,10 @@ export function Grid({
             commit('');
         } else if (event.key === 'F2') {
             event.preventDefault();
-            setTyped(cellAt(at.row, variables[at.column]?.key ?? '')?.text ?? '');
+            edit(cellAt(at.row, variables[at.column]?.key ?? '')?.text ?? '');
         } else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey) {
             event.preventDefault();
-            setTyped(event.key);
+            edit(event.key);
         }
     };
     const paste = (event: ClipboardEvent) => {
@@ -379,10 +410,10 @@ export function Grid({
                                 className="figures sticky left-0 z-5 shrink-0 border-r border-hair bg-paper pr-2 text-right text-fine text-soft"
                                 style={{ width: GUTTER_PX }}
                             >
-                                {row < total ? count(rowNumber(row) ?? row + 1) : '+'}
+                                {row < total + coming ? count(rowNumber(row) ?? row + 1) : '+'}
                             </button>
                             {sightColumns.map(({ variable, i: column }) => {
-                                const cell = row < total ? cellAt(row, variable.key) : { text: '', isUnread: false };
+                                const cell = shownCell(row, variable.key);
                                 const isAt = at.row === row && at.column === column;
                                 return (
                                     <div
@@ -400,7 +431,7 @@ export function Grid({
                                                 move({ row, column }, event.shiftKey);
                                             }
                                         }}
-                                        onDoubleClick={() => setTyped(cell?.text ?? '')}
+                                        onDoubleClick={() => edit(cell?.text ?? '')}
                                         title={cell?.isUnread ? 'Could not be read; counts as missing' : undefined}
                                         className={clsx(
                                             'truncate px-2 py-0.75 text-small',
@@ -421,7 +452,7 @@ export function Grid({
                                                 aria-label={`${variable.name}, row ${row + 1}`}
                                                 value={typed}
                                                 onChange={(event) => setTyped(event.target.value)}
-                                                onBlur={() => commit(typed)}
+                                                onBlur={() => isTyping.current && commit(typed)}
                                                 className="-mx-1 w-[calc(100%+8px)] bg-surface px-1 text-inherit outline-none"
                                             />
                                         ) : cell === null ? (

@@ -12,12 +12,14 @@ export function TroubleDialog({
     onChange: (change: ChangeWords) => Promise<boolean>;
     onClose: () => void;
 }) {
-    const { refusal, change } = trouble;
+    const { refusal, changes } = trouble;
     const isClash = refusal.status === 409;
     const canKeep = refusal.codes.length > 0 && refusal.codes.every((code) => code === 'not-a-number' || code === 'not-a-date');
-    const again = (words: ChangeWords) => {
+    const again = (words: Record<string, unknown>) => {
         onClose();
-        void onChange(words);
+        for (const change of changes) {
+            void onChange({ ...change, ...words });
+        }
     };
     return (
         <AlertDialog.Root open onOpenChange={(open) => !open && onClose()}>
@@ -35,12 +37,12 @@ export function TroubleDialog({
                             <Button>{isClash ? 'Leave it' : 'Go back'}</Button>
                         </AlertDialog.Cancel>
                         {isClash && (
-                            <Button look="primary" onClick={() => again(change)}>
-                                Make my change on top
+                            <Button look="primary" onClick={() => again({})}>
+                                {changes.length === 1 ? 'Make my change on top' : `Make my ${changes.length} changes on top`}
                             </Button>
                         )}
                         {canKeep && (
-                            <Button look="primary" onClick={() => again({ ...change, anyway: true })}>
+                            <Button look="primary" onClick={() => again({ anyway: true })}>
                                 Keep as text, counts as missing
                             </Button>
                         )}

@@ -9,7 +9,8 @@ export interface ChangeWords {
 }
 
 export interface Trouble {
-    change: ChangeWords;
+    /** What was refused, and what was waiting behind it. */
+    changes: ChangeWords[];
     refusal: Refusal;
 }
 
@@ -22,6 +23,8 @@ export function useChanges(dataset: number) {
     const queue = useRef<Promise<unknown>>(Promise.resolve());
     const [trouble, setTrouble] = useState<Trouble | null>(null);
     const [busy, setBusy] = useState(0);
+    /** Counts the clashes: what was typed before one was seen must not slip in after it. */
+    const clashes = useRef(0);
 
     const refresh = useCallback(async () => {
         await queries.invalidateQueries({ queryKey: datasetKey(dataset) });
@@ -34,7 +37,13 @@ export function useChanges(dataset: number) {
     const change = useCallback(
         (words: ChangeWords): Promise<boolean> => {
             setBusy((before) => before + 1);
+            const typedAt = clashes.current;
             const done = queue.current.then(async () => {
+                if (typedAt !== clashes.current) {
+                    setTrouble((before) => before && { ...before, changes: [...before.changes, words] });
+                    setBusy((before) => before - 1);
+                    return false;
+                }
                 const revision = queries.getQueryData<Dataset>(datasetKey(dataset))?.revision ?? 0;
                 try {
                     const answer = bodyOf(
@@ -50,8 +59,13 @@ export function useChanges(dataset: number) {
                     await refresh();
                     return true;
                 } catch (reason) {
-                    setTrouble({ change: words, refusal: reason instanceof Refusal ? reason : new Refusal(0, String(reason)) });
-                    if (reason instanceof Refusal && reason.status === 409) {
+                    const refusal = reason instanceof Refusal ? reason : new Refusal(0, String(reason));
+                    if (refusal.codes.length > 0 && refusal.codes.every((code) => code === 'no-change')) {
+                        return true;
+                    }
+                    setTrouble({ changes: [words], refusal });
+                    if (refusal.status === 409) {
+                        clashes.current += 1;
                         await refresh();
                     }
                     return false;
