@@ -3,6 +3,7 @@
 import getpass
 import http.cookiejar
 import json
+import random
 import statistics
 import subprocess
 import sys
@@ -31,6 +32,8 @@ class Client:
         if kind:
             headers["Content-Type"] = kind
         with self.opener.open(urllib.request.Request(URL + path, body, headers, method=method), timeout=600) as answer:
+            timing = answer.headers.get("Server-Timing") or "app;dur=0"
+            self.server_seconds = float(timing.split("dur=")[1]) / 1000
             return json.load(answer)
 
     def upload(self, path):
@@ -38,8 +41,8 @@ class Client:
         with open(path, "rb") as file:
             content = file.read()
         body = b"".join([
-            f'--{edge}\r\nContent-Disposition: form-data; name="file"; filename="readings.csv"\r\nContent-Type: text/csv\r\n\r\n'.encode(),
-            content, f"\r\n--{edge}--\r\n".encode(),
+            f'--{edge}\r\nContent-Disposition: form-data; name="file"; filename="{path.rsplit("/", 1)[1]}"\r\nContent-Type: text/csv\r\n\r\n'.encode(),
+            content, f'\r\n--{edge}\r\nContent-Disposition: form-data; name="begin"\r\n\r\n1\r\n--{edge}--\r\n'.encode(),
         ])
         return self.call("POST", "/api/imports", body, f"multipart/form-data; boundary={edge}")
 
@@ -71,9 +74,9 @@ def show_time(work, own, p95, target_ms, target_p95_ms):
     print(f"{work:<58} {'median, 95th':<16} {own * 1000:>9.0f} ms {p95 * 1000:>9.0f} ms {'':>8} ≤ {target_ms}/{target_p95_ms} {verdict}", flush=True)
 
 
-def imported(client):
+def imported(client, path=FILE):
     """One import through the real queue: seconds between its start and its end as the job itself notes them."""
-    started = client.upload(FILE)
+    started = client.upload(path)
     while True:
         state = client.call("GET", f"/api/imports/{started['id']}")
         if state["status"] in ("done", "failed", "cancelled"):
@@ -160,6 +163,28 @@ def main():
         show_time(f"warm: another basis for {name}, whole request", statistics.median(warm), sorted(warm)[-2], 20, 50)
         warm = [profile(f"&by=apiary&quartiles={rule}", False) for rule in rules for _ in range(3)]
         show_time(f"warm: the same by five groups, whole request", statistics.median(warm), sorted(warm)[-2], 20, 50)
+
+    # Rows: windows anywhere, and edits until the figures are there again. Server time, as the server itself says.
+    random.seed(7)
+    windows = []
+    for _ in range(60):
+        client.call("GET", f"/api/datasets/{dataset}/rows?from={random.randrange(ROWS)}&count=200")
+        windows.append(client.server_seconds)
+    show_time("grid window of 200 rows × 6 at any offset, server", statistics.median(windows), sorted(windows)[-4], 10, 20)
+    for name in ("weight", "humidity", "sound"):
+        edits = []
+        for _ in range(12):
+            revision = client.call("GET", f"/api/datasets/{dataset}")["revision"]
+            words = {"revision": revision, "kind": "edit-cells", "edits": [{"row": random.randrange(ROWS) + 1, "variable": name, "text": str(random.randrange(30, 60))}]}
+            client.call("POST", f"/api/datasets/{dataset}/changes", json.dumps(words).encode(), "application/json")
+            taken = client.server_seconds
+            client.call("GET", f"/api/datasets/{dataset}/profile?of={name}")
+            edits.append(taken + client.server_seconds)
+        show_time(f"edit one cell of {name} to recomputed figures, server", statistics.median(edits), sorted(edits)[-2], 100, 150)
+    for kind in ("xlsx", "ods"):
+        path = f"{FILE.rsplit('/', 1)[0]}/readings.{kind}"
+        _, seconds, peak = imported(client, path)
+        print(f"{f'import of {kind}, 100,000 × 10':<58} {'':<16} {'':>12} {seconds * 1000:>9.0f} ms {'':>8} {peak / 1e6:.0f} MB", flush=True)
 
     bare = [timed(lambda: client.call("GET", "/api/conventions"), 1) for _ in range(30)]
     show_time("an API call that computes nothing", statistics.median(bare), sorted(bare)[-2], 15, 50)

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\ExceptionAnswers;
+use App\Http\Middleware\TellServerTime;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
@@ -18,6 +19,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $middleware->remove(HandleCors::class);
         // A cell, a name and a password are what was typed: nothing is trimmed and an empty text stays an empty text.
         $middleware->trimStrings(except: [static fn(): bool => true]);
+        $middleware->prepend(TellServerTime::class);
         $middleware->redirectGuestsTo('/');
     })
     ->withExceptions(static function (Exceptions $exceptions): void {

@@ -231,12 +231,15 @@ start_database() {
 # The account that the installation makes for the person who runs it, let in by the socket alone.
 database_root() { mariadb --no-defaults --protocol=socket --socket="$SOCKETS/db.sock" --user="$(id -un)" "$@"; }
 
-artisan() { php -c "$ROOT/ops/php.ini" -d opcache.enable_cli=0 "$ROOT/artisan" "$@"; }
+# Our settings are read after the machine's own: Debian's switch the just-in-time compiler off, which halves the speed of loops.
+with_php_settings() { PHP_INI_SCAN_DIR=":$ROOT/ops/php.d" "$@"; }
+
+artisan() { with_php_settings php -d opcache.enable_cli=0 "$ROOT/artisan" "$@"; }
 
 start_web() {
     local as_root_flag=()
     [ "$(id -u)" != 0 ] || as_root_flag=(--allow-to-run-as-root)
-    start_process php-fpm php-fpm8.2 --fpm-config "$RUN/php-fpm.conf" -c "$ROOT/ops/php.ini" --nodaemonize "${as_root_flag[@]}"
+    with_php_settings start_process php-fpm php-fpm8.2 --fpm-config "$RUN/php-fpm.conf" --nodaemonize "${as_root_flag[@]}"
     start_process nginx nginx -p "$RUN" -c "$RUN/nginx.conf" -e "$LOG/nginx.log"
     wait_for 30 "the web server" page_answers
 }
@@ -244,7 +247,7 @@ start_web() {
 page_answers() { curl --silent --fail --max-time 5 --output /dev/null "http://127.0.0.1:$WEB_PORT/api/session"; }
 
 start_worker() {
-    start_process worker bash "$ROOT/ops/worker.sh" "$ROOT"
+    with_php_settings start_process worker bash "$ROOT/ops/worker.sh" "$ROOT"
 }
 
 stop_process() { # name

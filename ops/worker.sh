@@ -5,7 +5,7 @@ stopping=''
 child=''
 trap 'stopping=1; [ -z "$child" ] || kill -TERM "$child"' TERM INT
 while [ -z "$stopping" ]; do
-    php -c "$1/ops/php.ini" "$1/artisan" queue:work --sleep=0.25 --max-time=3600 --memory=400 --timeout=10800 --quiet &
+    php "$1/artisan" queue:work --sleep=0.25 --max-time=3600 --memory=400 --timeout=10800 --quiet &
     child=$!
     wait "$child"
     [ -n "$stopping" ] && wait "$child"

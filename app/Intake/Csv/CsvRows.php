@@ -18,7 +18,7 @@ use RuntimeException;
  */
 final class CsvRows
 {
-    private const BLOCK = 1 << 16;
+    private const BLOCK = 1 << 15;
     private const LONGEST_RECORD = 1 << 22;
 
     private readonly CsvRecords $records;
@@ -54,35 +54,53 @@ final class CsvRows
     }
 
     /**
-     * @return Generator<int, list<list<string>>> for each batch of up to Chunk::ROWS rows (only the last has fewer), the cells of
-     *                                            every column
+     * @return Generator<int, list<list<string>>> for each batch of up to Chunk::ROWS rows, the cells of every column. Blocks are put
+     *                                            together whole, so batches differ a little in length.
      *
      * @throws NotATable naming the line
      */
     public function batches(): Generator
     {
-        $parts = array_fill(0, $this->width, []);
+        $pieces = [];
         $rows = 0;
         foreach ($this->blocks() as $columns) {
             $found = count($columns[0]);
-            foreach ($columns as $i => $cells) {
-                $parts[$i][] = $cells;
+            if ($rows > 0 && $rows + $found > Chunk::ROWS) {
+                yield $this->joined($pieces);
+                $pieces = [];
+                $rows = 0;
             }
-            $rows += $found;
-            while ($rows >= Chunk::ROWS) {
-                $batch = [];
-                foreach ($parts as $i => $pieces) {
-                    $all = array_merge(...$pieces);
-                    $batch[] = array_slice($all, 0, Chunk::ROWS);
-                    $parts[$i] = [array_slice($all, Chunk::ROWS)];
+            if ($found > Chunk::ROWS) {
+                // Very short rows: one block is more than a batch.
+                foreach (range(0, $found - 1, Chunk::ROWS) as $from) {
+                    yield array_map(static fn(array $cells): array => array_slice($cells, $from, Chunk::ROWS), $columns);
                 }
-                $rows -= Chunk::ROWS;
-                yield $batch;
+                continue;
             }
+            $pieces[] = $columns;
+            $rows += $found;
         }
         if ($rows > 0) {
-            yield array_map(static fn(array $pieces): array => array_merge(...$pieces), $parts);
+            yield $this->joined($pieces);
         }
+    }
+
+    /**
+     * @param list<list<list<string>>> $pieces
+     *
+     * @return list<list<string>>
+     */
+    private function joined(array $pieces): array
+    {
+        if (count($pieces) === 1) {
+            return $pieces[0];
+        }
+        $joined = [];
+        for ($i = 0; $i < $this->width; ++$i) {
+            $joined[] = array_merge(...array_column($pieces, $i));
+        }
+
+        return $joined;
     }
 
     /** @return Generator<int, list<list<string>>> */
@@ -123,9 +141,12 @@ final class CsvRows
     private function fast(string $text, bool $isLast): ?array
     {
         foreach ($this->needsCare as $sign) {
-            if (str_contains("\n{$text}", $sign)) {
+            if (str_contains($text, $sign)) {
                 return null;
             }
+        }
+        if ($this->file->dialect->comment !== '' && str_starts_with($text, $this->file->dialect->comment)) {
+            return null;
         }
         $end = strrpos($text, "\n");
         if ($end === false) {
@@ -141,7 +162,7 @@ final class CsvRows
         }
         $expected = substr_count($rows, "\n") + 1;
         if ($rows === '' || preg_match_all($this->wholeRow, $rows, $columns) !== $expected
-            || ($this->width > 1 && str_contains("\n{$rows}\n", "\n\n"))) {
+            || ($this->width > 1 && ($rows[0] === "\n" || str_contains($rows, "\n\n")))) {
             return null;
         }
         ++$this->fastBlocks;
