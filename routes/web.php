@@ -34,6 +34,8 @@ Route::prefix('api')->group(static function (): void {
         Route::post('datasets/{dataset}/formula', [VariableController::class, 'tryFormula'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/variables/{variable}/type', [VariableController::class, 'tryType'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/variables/{variable}/labels', [VariableController::class, 'labels'])->can('view', 'dataset');
+        Route::post('datasets/{dataset}/compare', [EntryCheckController::class, 'compare'])->can('view', 'dataset');
+        Route::post('datasets/{dataset}/reread', [ImportController::class, 'reread'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/export', [ExportController::class, 'show'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/check', [EntryCheckController::class, 'index'])->can('view', 'dataset');
         Route::post('datasets/{dataset}/check', [EntryCheckController::class, 'lookedAt'])->can('change', 'dataset');

@@ -29,6 +29,12 @@ final class NotATable extends RuntimeException
         return new self(new Finding('header-only', "The file has {$what} in its first line and no row below it.", 'at least one row under the names', 'Add the rows, or choose the file that holds them.', 1));
     }
 
+    /** @param list<string> $names */
+    public static function noColumnKnown(array $names): self
+    {
+        return new self(new Finding('no-column-known', 'None of its columns has the name of a variable here.', 'one of: ' . implode(', ', array_slice($names, 0, 20)), 'Put the names into the first line.'));
+    }
+
     public static function noColumnTaken(): self
     {
         return new self(new Finding('no-column', 'No column is taken.', 'at least one column to read', 'Tick a column.'));

@@ -12,6 +12,7 @@ use App\Intake\Formats\OdsWorkbook;
 use App\Intake\Formats\TextEncoding;
 use App\Intake\Formats\Workbook;
 use App\Intake\Formats\XlsxWorkbook;
+use RowTally\Core\Parsing\SpreadsheetText;
 use RowTally\Core\Parsing\ValueList;
 use RuntimeException;
 
@@ -211,7 +212,7 @@ final class PreparedTable
     private static function write($handle, array $rows, int $width): void
     {
         foreach ($rows as $row) {
-            fputcsv($handle, array_pad($row, $width, ''), ',', '"', '');
+            fputcsv($handle, array_pad(array_map(SpreadsheetText::kept(...), $row), $width, ''), ',', '"', '');
         }
     }
 

@@ -57,7 +57,12 @@ final readonly class StartImport
         return $import;
     }
 
-    private function keep(User $user, string $path, string $name, string $title): Import
+    /**
+     * Keeps a file that is in the storage already.
+     *
+     * @throws NotATable
+     */
+    public function keep(User $user, string $path, string $name, string $title): Import
     {
         try {
             $decisions = $this->rememberDecisions->for($user, Storage::path($path), $name);

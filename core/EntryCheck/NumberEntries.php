@@ -11,8 +11,8 @@ use RowTally\Core\Values\OrderedValues;
  * What typing errors look like in numbers: the ends of the ordered values, values of another magnitude, decimals out of the
  * usual pattern, values that come up again and again.
  *
- * Definition  another magnitude: ten times or more beyond the middle half of the values in ratio (15.9 among 1,590), for
- *             values of one sign; out of pattern: more decimals than 95 in 100 of the values have; repeated: one value in
+ * Definition  another magnitude: five times the upper quartile or more, or a fifth of the lower one or less (a slipped
+ *             decimal point makes ten times as much), for positive values; out of pattern: more decimals than 95 in 100 of the values have; repeated: one value in
  *             more than half of the rows, for variables with 10 values or more.
  * Undefined   no lines when there are no values.
  * Cost        look-ups by rank; O(distinct values) for decimals, of at most 50,000.
@@ -22,7 +22,7 @@ final class NumberEntries
     private const ENDS = 5;
     private const FEWEST = 10;
     private const MOST_DISTINCT = 50_000;
-    private const TIMES = 10;
+    private const TIMES = 5;
     private const COMMON_PERCENT = 95;
 
     /**
@@ -64,12 +64,12 @@ final class NumberEntries
         $below = $values->countUpTo($tooLow) - $values->countUpTo(BigDecimal::zero()->toBigRational());
         $lines = [];
         if ($above > 0) {
-            $lines[] = new CheckLine('magnitude-high', self::counted($above, 'value is', 'values are') . ' more than ten times as large as three quarters of the others', self::list($values, max($n - $above + 1, $n - self::ENDS + 1), $n), "{$name} >= " . self::text($tooHigh), true);
+            $lines[] = new CheckLine('magnitude-high', self::counted($above, 'value is', 'values are') . ' more than five times as large as three quarters of the others', self::list($values, max($n - $above + 1, $n - self::ENDS + 1), $n), "{$name} >= " . self::text($tooHigh), true);
         }
         if ($below > 0) {
             $first = $values->countUpTo(BigDecimal::zero()->toBigRational()) + 1;
             $bound = self::text($tooLow->toScale(($values->decimals() ?? 10) + 1, \Brick\Math\RoundingMode::HALF_UP));
-            $lines[] = new CheckLine('magnitude-low', self::counted($below, 'value is', 'values are') . ' less than a tenth of three quarters of the others', self::list($values, $first, min($first + $below - 1, $first + self::ENDS - 1)), "0 < {$name} <= {$bound}", true);
+            $lines[] = new CheckLine('magnitude-low', self::counted($below, 'value is', 'values are') . ' less than a fifth of three quarters of the others', self::list($values, $first, min($first + $below - 1, $first + self::ENDS - 1)), "0 < {$name} <= {$bound}", true);
         }
 
         return $lines;
@@ -97,6 +97,9 @@ final class NumberEntries
             return [];
         }
         $odd = array_values(array_filter($distinct, static fn(array $entry): bool => self::decimals($entry['value']) > $usual));
+        if ($odd === []) {
+            return [];
+        }
         $texts = array_map(static fn(array $entry): string => self::text($entry['value']), array_slice($odd, 0, self::ENDS));
 
         return [new CheckLine('decimals', self::counted($n - $upTo, 'value has', 'values have') . " more than {$usual} " . ($usual === 1 ? 'decimal' : 'decimals'), implode('   ', $texts), "round({$name}, {$usual}) <> {$name}", true)];

@@ -42,6 +42,10 @@ final readonly class RecognisedType
             return new self(VariableType::Number);
         }
         $meant = array_values(array_filter($filled, static fn(string $cell): bool => !MissingMarks::isKnown($cell)));
+        $dateOrder = $meant === [] ? null : DateText::recognise($meant);
+        if ($dateOrder !== null) {
+            return new self(VariableType::Date, new NumberStyle(), $dateOrder);
+        }
         $style = NumberStyle::recognise($meant, $commaMark);
         $numbers = count(array_filter($meant, $style->parses(...)));
         $isNumber = $meant !== [] && 3 * $numbers >= 2 * count($meant);
@@ -50,10 +54,6 @@ final readonly class RecognisedType
         }
         if ($isNumber && !self::areCodes($filled)) {
             return new self(VariableType::Number, $style);
-        }
-        $dateOrder = $meant === [] ? null : DateText::recognise($meant);
-        if ($dateOrder !== null) {
-            return new self(VariableType::Date, new NumberStyle(), $dateOrder);
         }
         $distinct = count(array_count_values($filled));
         $isCategory = $distinct <= 255

@@ -17,6 +17,12 @@ final class SpreadsheetText
         return preg_match('/^\'*[=+\-@\t\r]/', $text) === 1 ? "'{$text}" : $text;
     }
 
+    /** A text from elsewhere, written so that `original()` gives just it: only what would lose an apostrophe gets one more. */
+    public static function kept(string $text): string
+    {
+        return self::original($text) === $text ? $text : "'{$text}";
+    }
+
     public static function original(string $text): string
     {
         return preg_match('/^\'+[=+\-@\t\r]/', $text) === 1 ? substr($text, 1) : $text;

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Requests\CompareEntriesRequest;
 use App\Http\Requests\LookedAtRequest;
+use App\Intake\CompareEntries;
 use App\Models\Dataset;
 use App\Store\CheckEntries;
 use Illuminate\Http\JsonResponse;
@@ -24,6 +26,11 @@ final class EntryCheckController
             'suspect' => $found['line']->isSuspect,
             'looked_at' => $found['looked_at'],
         ], $checkEntries->of($dataset)));
+    }
+
+    public function compare(Dataset $dataset, CompareEntriesRequest $request, CompareEntries $compareEntries): JsonResponse
+    {
+        return new JsonResponse($request->compare($dataset, $compareEntries));
     }
 
     public function lookedAt(Dataset $dataset, LookedAtRequest $request, CheckEntries $checkEntries): JsonResponse

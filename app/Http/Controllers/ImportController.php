@@ -10,7 +10,9 @@ use App\Http\Resources\ImportResource;
 use App\Http\Resources\TableLookResource;
 use App\Intake\CancelImport;
 use App\Intake\DecideReading;
+use App\Intake\RereadDataset;
 use App\Intake\StartImport;
+use App\Models\Dataset;
 use App\Models\Import;
 use App\Models\ImportStatus;
 use App\Models\User;
@@ -34,6 +36,12 @@ final class ImportController
         $import = $request->keep($startImport, $user);
 
         return (new ImportResource($import->load('dataset')))->response()->setStatusCode(202);
+    }
+
+    /** The rows of a dataset once more, to be stacked or made one block. */
+    public function reread(Dataset $dataset, RereadDataset $rereadDataset, #[CurrentUser] User $user): JsonResponse
+    {
+        return (new ImportResource($rereadDataset->reread($dataset, $user)->load('dataset')))->response()->setStatusCode(202);
     }
 
     public function show(Import $import): ImportResource

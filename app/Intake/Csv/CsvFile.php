@@ -6,6 +6,7 @@ namespace App\Intake\Csv;
 
 use App\Intake\Decisions;
 use App\Intake\NotATable;
+use RowTally\Core\Parsing\SpreadsheetText;
 use RowTally\Core\Parsing\TotalRow;
 use RowTally\Core\Parsing\VariableName;
 
@@ -84,7 +85,7 @@ final readonly class CsvFile
             $path,
             $bytes,
             $dialect,
-            VariableName::ofAll($dialect->hasHeader ? $records[$first] : array_fill(0, $width, '')),
+            VariableName::ofAll($dialect->hasHeader ? array_map(SpreadsheetText::original(...), $records[$first]) : array_fill(0, $width, '')),
             $rowsAt,
             $lines[$rowsFrom] ?? $guess->cut['next'],
             $head,

@@ -54,8 +54,8 @@ final class CsvRows
     }
 
     /**
-     * @return Generator<int, list<list<string>>> for each batch of up to Chunk::ROWS rows, the cells of every column. Blocks are put
-     *                                            together whole, so batches differ a little in length.
+     * @return Generator<int, list<list<string>>> for each batch of up to Chunk::ROWS rows (only the last has fewer), the cells of
+     *                                            every column
      *
      * @throws NotATable naming the line
      */
@@ -64,21 +64,18 @@ final class CsvRows
         $pieces = [];
         $rows = 0;
         foreach ($this->blocks() as $columns) {
-            $found = count($columns[0]);
-            if ($rows > 0 && $rows + $found > Chunk::ROWS) {
-                yield $this->joined($pieces);
+            // Only a block that lies across the edge of a batch is cut; the others are put together whole.
+            while ($rows + count($columns[0]) >= Chunk::ROWS) {
+                $fit = Chunk::ROWS - $rows;
+                yield $this->joined([...$pieces, array_map(static fn(array $cells): array => array_slice($cells, 0, $fit), $columns)]);
+                $columns = array_map(static fn(array $cells): array => array_slice($cells, $fit), $columns);
                 $pieces = [];
                 $rows = 0;
             }
-            if ($found > Chunk::ROWS) {
-                // Very short rows: one block is more than a batch.
-                foreach (range(0, $found - 1, Chunk::ROWS) as $from) {
-                    yield array_map(static fn(array $cells): array => array_slice($cells, $from, Chunk::ROWS), $columns);
-                }
-                continue;
+            if ($columns[0] !== []) {
+                $pieces[] = $columns;
+                $rows += count($columns[0]);
             }
-            $pieces[] = $columns;
-            $rows += $found;
         }
         if ($rows > 0) {
             yield $this->joined($pieces);
@@ -206,7 +203,12 @@ final class CsvRows
             return array_fill(0, $this->width, []);
         }
 
-        return $this->width === 1 ? [array_merge(...$rows)] : array_map(null, ...$rows);
+        $columns = [];
+        for ($i = 0; $i < $this->width; ++$i) {
+            $columns[] = array_column($rows, $i);
+        }
+
+        return $columns;
     }
 
     /**

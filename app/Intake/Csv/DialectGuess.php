@@ -150,7 +150,7 @@ final readonly class DialectGuess
                 }
             }
         }
-        $enough = max(2, intdiv($usual + 1, 2));
+        $enough = max(2, intdiv($usual, 2) + 1);
         foreach ($candidates as $n => $i) {
             $next = $candidates[$n + 1] ?? null;
             $isTitle = $usual > 1 && $next !== null && trim($records[$i][0]) !== '' && self::filled($records[$i]) < $enough

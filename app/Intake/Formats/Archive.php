@@ -40,7 +40,7 @@ final readonly class Archive
     public function stream(string $name)
     {
         $this->check($name, self::MOST_BYTES);
-        $stream = $this->zip->getStream($name);
+        $stream = @$this->zip->getStream($name);
 
         return $stream === false ? throw NotATable::damaged("its part {$name} cannot be unpacked") : $stream;
     }
@@ -48,7 +48,7 @@ final readonly class Archive
     public function text(string $name): string
     {
         $this->check($name, self::MOST_BYTES_HELD);
-        $text = $this->zip->getFromName($name);
+        $text = @$this->zip->getFromName($name);
 
         return $text === false ? throw NotATable::damaged("its part {$name} cannot be unpacked") : $text;
     }
@@ -58,7 +58,12 @@ final readonly class Archive
     {
         $this->check($name, self::MOST_BYTES);
         // An address of a part of the archive: a blank or a # in the path must not end it.
-        $reader = XMLReader::open('zip://' . $this->path . '#' . $name, null, LIBXML_NONET | LIBXML_COMPACT);
+        set_error_handler(static fn(): never => throw NotATable::damaged("its part {$name} cannot be unpacked"));
+        try {
+            $reader = XMLReader::open('zip://' . $this->path . '#' . $name, null, LIBXML_NONET | LIBXML_COMPACT);
+        } finally {
+            restore_error_handler();
+        }
 
         return $reader instanceof XMLReader ? $reader : throw NotATable::damaged("its part {$name} cannot be read");
     }

@@ -18,10 +18,13 @@ final class Xml
     public static function read(XMLReader $reader): bool
     {
         $before = libxml_use_internal_errors(true);
+        // A part whose packed bytes are spoilt ends with a warning of the stream, and no error of the XML.
+        set_error_handler(static fn(int $level, string $message): never => throw NotATable::damaged('a part of it cannot be unpacked'));
         try {
             $hasMore = $reader->read();
             $error = libxml_get_last_error();
         } finally {
+            restore_error_handler();
             libxml_clear_errors();
             libxml_use_internal_errors($before);
         }

@@ -150,6 +150,13 @@ final readonly class Call implements Node
         return [$fixed($this->arguments[1]), $fixed($this->arguments[2])];
     }
 
+    private static function edge(BigDecimal $edge): string
+    {
+        $plain = $edge->stripTrailingZeros();
+
+        return (string) ($plain->getScale() < 0 ? $plain->toScale(0) : $plain);
+    }
+
     private static function plain(float $value): string
     {
         $text = Exact::shortestText($value);
@@ -165,6 +172,6 @@ final readonly class Call implements Node
         $place = BigDecimal::of(Exact::shortestText($x))->minus($start)->dividedBy($width, 0, RoundingMode::FLOOR);
         $lower = $start->plus($place->multipliedBy($width));
 
-        return "[{$lower}, {$lower->plus($width)})";
+        return '[' . self::edge($lower) . ', ' . self::edge($lower->plus($width)) . ')';
     }
 }

@@ -181,6 +181,42 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/datasets/{dataset}/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["compareEntries"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/datasets/{dataset}/reread": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["rereadDataset"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/datasets/{dataset}/export": {
         parameters: {
             query?: never;
@@ -503,6 +539,19 @@ export interface components {
             near: {
                 from: string;
                 to: string;
+            }[];
+        };
+        EntryComparison: {
+            rows_here: number;
+            rows_there: number;
+            variables: string[];
+            differing: number;
+            first: {
+                row: number;
+                variable: string;
+                name: string;
+                here: string;
+                there: string;
             }[];
         };
         CheckLine: {
@@ -1110,6 +1159,64 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Labels"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    compareEntries: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file?: string;
+                    text?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The cells that differ, row by row. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EntryComparison"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    rereadDataset: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The rows are before intake once more. */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Import"];
                 };
             };
             401: components["responses"]["Refused"];

@@ -13,7 +13,18 @@ import { ValueAxis } from './ValueAxis';
  * The histogram over the box plot on one axis, overall on top and a lane for each group below. The lines of the overall
  * quartiles run through all of it. Everything it shows stands in the table of figures too, which is its text equivalent.
  */
-export function AlignedStack({ stack, names, axisName }: { stack: Stack; names: string[]; axisName: string }) {
+export function AlignedStack({
+    stack,
+    names,
+    axisName,
+    onSelect,
+}: {
+    stack: Stack;
+    names: string[];
+    axisName: string;
+    /** A bar was pressed: its lane and its class, from 0. */
+    onSelect?: (lane: number, place: number) => void;
+}) {
     const [frame, width] = useWidth<HTMLDivElement>();
     const layout = stackLayout(width, stack.lanes.length);
     const x = scaleLinear([stack.axis.from, stack.axis.to], [layout.left, layout.right]);
@@ -42,6 +53,7 @@ export function AlignedStack({ stack, names, axisName }: { stack: Stack; names: 
                                         base={place.barsBase}
                                         colour={laneColour(i)}
                                         isRoomy={i === 0}
+                                        {...(onSelect === undefined ? {} : { onSelect: (bar: number) => onSelect(i, bar) })}
                                     />
                                     {lane.box !== null && (
                                         <BoxMark

@@ -14,6 +14,7 @@ export function HistogramMark({
     base,
     colour,
     isRoomy,
+    onSelect,
 }: {
     edges: number[];
     counts: number[];
@@ -25,6 +26,8 @@ export function HistogramMark({
     colour: string;
     /** Whether there is room for counts on the bars. */
     isRoomy: boolean;
+    /** A bar was pressed: its place, from 0. */
+    onSelect?: (place: number) => void;
 }) {
     const room = base - top - (isRoomy ? LABEL_HEIGHT : 0);
     const barWidth = x(edges[1] ?? 0) - x(edges[0] ?? 0);
@@ -45,6 +48,8 @@ export function HistogramMark({
                                 height={height}
                                 fill={colour}
                                 fillOpacity={0.36}
+                                className={onSelect === undefined ? undefined : 'cursor-pointer hover:[fill-opacity:0.6]'}
+                                onClick={() => onSelect?.(i)}
                             >
                                 <title>{`${edges[i]} to ${edges[i + 1]}: ${count(value)} ${value === 1 ? 'row' : 'rows'}`}</title>
                             </rect>

@@ -1,6 +1,6 @@
 import clsx from 'clsx';
 import { useEffect } from 'react';
-import { useParams, useSearchParams } from 'react-router';
+import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { Account } from '../account/Account';
 import { useDataset } from '../api/datasets';
 import { counted } from '../ui/format';
@@ -17,6 +17,7 @@ import { VariableRail } from './VariableRail';
 export function ProfilePage() {
     const id = Number(useParams().dataset);
     const [address, setAddress] = useSearchParams();
+    const navigate = useNavigate();
     const question = readQuestion(address);
     const dataset = useDataset(id);
     const conventions = useConventions();
@@ -80,7 +81,15 @@ export function ProfilePage() {
                                 // Figures of the question before are shown faintly, if the next answer is not there at once.
                                 <div className={clsx('transition-opacity', profile.isPlaceholderData && 'opacity-40 delay-150')}>
                                     {profile.data.sheets.map((sheet) => (
-                                        <Sheet key={sheet.variable} sheet={sheet} profile={profile.data} />
+                                        <Sheet
+                                            key={sheet.variable}
+                                            sheet={sheet}
+                                            profile={profile.data}
+                                            splitName={variables.find(({ key }) => key === profile.data.by)?.name ?? null}
+                                            onShowRows={(where) =>
+                                                void navigate(`/datasets/${id}/rows?${new URLSearchParams({ where }).toString()}`)
+                                            }
+                                        />
                                     ))}
                                 </div>
                             )}

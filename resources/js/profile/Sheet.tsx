@@ -1,4 +1,5 @@
-import type { Profile, Sheet as SheetData } from '../api/client';
+import type { Profile, Sheet as SheetData, Stack } from '../api/client';
+import { conditionOfClass } from '../api/formula';
 import { AlignedStack } from '../plot/AlignedStack';
 import { count, counted } from '../ui/format';
 import { FigureTable, tableWidth } from './FigureTable';
@@ -9,7 +10,23 @@ import { LabelTable } from './LabelTable';
 const BESIDE_AT_MOST_PX = 560;
 
 /** The sheet of one variable: figures and plots together, or the labels of a category. */
-export function Sheet({ sheet, profile }: { sheet: SheetData; profile: Profile }) {
+export function Sheet({
+    sheet,
+    profile,
+    splitName,
+    onShowRows,
+}: {
+    sheet: SheetData;
+    profile: Profile;
+    /** Name of the variable that splits the rows; null = none does. */
+    splitName: string | null;
+    /** Opens the rows that a condition leaves. */
+    onShowRows: (where: string) => void;
+}) {
+    const showRows = (stack: Stack, lane: number, place: number) => {
+        const group = lane === 0 || splitName === null ? null : { name: splitName, label: profile.groups[lane - 1]?.label ?? null };
+        onShowRows(conditionOfClass(sheet.name, stack.classes.edges, place, stack.classes.closed, group));
+    };
     const names = ['Overall', ...profile.groups.map(groupName)];
     const isBeside = tableWidth(sheet.figures) <= BESIDE_AT_MOST_PX;
     const heading = `sheet-${sheet.variable}`;
@@ -32,6 +49,7 @@ export function Sheet({ sheet, profile }: { sheet: SheetData; profile: Profile }
                             stack={sheet.stack}
                             names={names}
                             axisName={sheet.unit === null ? sheet.name : `${sheet.name} (${sheet.unit})`}
+                            onSelect={(lane, place) => sheet.stack !== null && showRows(sheet.stack, lane, place)}
                         />
                     )}
                 </div>

@@ -3,10 +3,19 @@ import type { CheckLine, Dataset } from '../api/client';
 import { Notice } from '../ui/Notice';
 import { Waiting } from '../ui/Waiting';
 import { useCheck, useLookedAt } from './queries';
+import { SecondEntries } from './SecondEntries';
 import type { View } from './view';
 
 /** What to look at before the entries are trusted; each line leads to its rows and can be ticked off. */
-export function CheckPanel({ dataset, onShow }: { dataset: Dataset; onShow: (change: Partial<View>) => void }) {
+export function CheckPanel({
+    dataset,
+    onShow,
+    onGo,
+}: {
+    dataset: Dataset;
+    onShow: (change: Partial<View>) => void;
+    onGo: (row: number, key: string) => void;
+}) {
     const check = useCheck(dataset.id, dataset.revision);
     const lookedAt = useLookedAt(dataset.id, dataset.revision);
     const byVariable = new Map<string, CheckLine[]>();
@@ -27,6 +36,7 @@ export function CheckPanel({ dataset, onShow }: { dataset: Dataset; onShow: (cha
                     A line leads to its rows.
                 </p>
             )}
+            <SecondEntries dataset={dataset} onGo={onGo} />
             {[...byVariable.entries()].map(([key, lines]) => (
                 <section key={key} className="mt-3 border-t border-hair pt-2">
                     <h3 className="text-small font-semibold">

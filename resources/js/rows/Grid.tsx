@@ -37,7 +37,7 @@ function widthOf(variable: Variable): number {
 
 export interface GridHandle {
     /** Scrolls to a place in the view, from 0, and puts the cursor there. */
-    go: (place: number) => void;
+    go: (place: number, key?: string) => void;
     here: () => number;
     rowNumbers: (from: number, to: number) => number[];
 }
@@ -208,12 +208,13 @@ export function Grid({
         box.current?.focus({ preventScroll: true });
     };
     useImperativeHandle(ref, () => ({
-        go: (place) => {
+        go: (place, key) => {
             const element = box.current;
             if (element !== null) {
                 element.scrollTop = (Math.max(0, place - 4) * ROW_PX) / scale;
             }
-            move({ row: place, column: at.column });
+            const column = variables.findIndex((variable) => variable.key === key);
+            move({ row: place, column: column < 0 ? at.column : column });
         },
         here: () => at.row,
         rowNumbers: (from, to) =>

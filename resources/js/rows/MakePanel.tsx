@@ -1,15 +1,16 @@
 import { useState } from 'react';
+import { useNavigate } from 'react-router';
 import { type Dataset, Refusal } from '../api/client';
+import { nameInFormula } from '../api/formula';
 import { Button } from '../ui/Button';
 import { count } from '../ui/format';
 import { WordChoice } from '../ui/WordChoice';
 import type { ChangeWords } from './changes';
-import { useFormulaTrial } from './queries';
+import { useFormulaTrial, useReread } from './queries';
 import { Recode } from './Recode';
 import { Field, field } from './VariablePanel';
-import { nameInFormula } from './view';
 
-type Way = 'formula' | 'difference' | 'rescale' | 'z' | 'classes' | 'recode';
+type Way = 'formula' | 'difference' | 'rescale' | 'z' | 'classes' | 'recode' | 'stack';
 
 const ways: { value: Way; words: string; sentence: string }[] = [
     { value: 'difference', words: 'a difference', sentence: 'Later minus earlier, with what its sign means.' },
@@ -17,6 +18,7 @@ const ways: { value: Way; words: string; sentence: string }[] = [
     { value: 'z', words: 'z-scores', sentence: 'How many standard deviations each value lies from the mean.' },
     { value: 'classes', words: 'classes of a number', sentence: 'Each value becomes the class that it falls into.' },
     { value: 'recode', words: 'fewer categories', sentence: 'Labels of a category put together.' },
+    { value: 'stack', words: 'one variable of several columns', sentence: 'Stacked, or as one block of values: a dataset of its own.' },
     { value: 'formula', words: 'a formula', sentence: 'Any arithmetic over the variables of a row.' },
 ];
 
@@ -40,6 +42,8 @@ export function MakePanel({
             </h2>
             {way === 'formula' ? (
                 <FormulaForm {...parts} />
+            ) : way === 'stack' ? (
+                <Restack dataset={dataset} />
             ) : way === 'recode' ? (
                 <Recode {...parts} />
             ) : numbers.length === 0 ? (
@@ -62,6 +66,29 @@ interface Parts {
 
 function numberChoices(dataset: Dataset) {
     return dataset.variables.filter(({ type }) => type === 'number').map(({ key, name }) => ({ value: key, words: name }));
+}
+
+/** The rows once more before intake, where columns can be put together. */
+function Restack({ dataset }: { dataset: Dataset }) {
+    const reread = useReread(dataset.id);
+    const navigate = useNavigate();
+    return (
+        <>
+            <p className="mt-3">
+                The rows go through intake once more: there, say which columns are one variable. They become a dataset of their own; this
+                one stays as it is.
+            </p>
+            <Button
+                className="mt-3"
+                look="primary"
+                disabled={reread.isPending}
+                onClick={() => reread.mutate(undefined, { onSuccess: ({ id }) => void navigate(`/imports/${id}`) })}
+            >
+                Choose the columns
+            </Button>
+            {reread.isError && <p role="alert">{reread.error.message}</p>}
+        </>
+    );
 }
 
 /** Later minus earlier: which is which is named, and what the sign says is a sentence. */

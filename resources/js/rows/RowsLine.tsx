@@ -1,9 +1,10 @@
 import { useState } from 'react';
 import type { Dataset } from '../api/client';
+import { nameInFormula } from '../api/formula';
 import { count } from '../ui/format';
 import { WordChoice } from '../ui/WordChoice';
 import { useFind, useTotal } from './queries';
-import { nameInFormula, type View } from './view';
+import type { View } from './view';
 
 const field = 'rounded-md border border-hair-strong bg-surface px-2 py-0.5 text-body';
 

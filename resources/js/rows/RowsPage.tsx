@@ -7,6 +7,7 @@ import { Notice } from '../ui/Notice';
 import { Places } from '../ui/Places';
 import { TopBar } from '../ui/TopBar';
 import { useChanges } from './changes';
+import { DatasetTitle } from './DatasetTitle';
 import { Grid, type GridHandle } from './Grid';
 import { PanelChoice, SidePanel } from './SidePanel';
 import { RowsLine } from './RowsLine';
@@ -44,9 +45,7 @@ export function RowsPage() {
     return (
         <div className="flex h-full flex-col">
             <TopBar account={<Account />}>
-                <h1 dir="auto" title={dataset.data?.title} className="min-w-0 truncate text-base">
-                    {dataset.data?.title}
-                </h1>
+                {dataset.data !== undefined && <DatasetTitle key={dataset.data.title} dataset={dataset.data} />}
                 {dataset.data !== undefined && (
                     <span className="shrink-0 text-small text-soft max-md:hidden">
                         {counted(dataset.data.rows, 'row')} × {counted(dataset.data.variables.length, 'variable')}
@@ -92,7 +91,14 @@ export function RowsPage() {
                             onSelect={setSelected}
                         />
                         {view.panel !== null && (
-                            <SidePanel dataset={dataset.data} view={view} onShow={show} onChange={changes.change} isBusy={changes.isBusy} />
+                            <SidePanel
+                                dataset={dataset.data}
+                                view={view}
+                                onShow={show}
+                                onChange={changes.change}
+                                onGo={(row, key) => grid.current?.go(row - 1, key)}
+                                isBusy={changes.isBusy}
+                            />
                         )}
                     </div>
                 </>

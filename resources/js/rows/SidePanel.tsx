@@ -71,12 +71,15 @@ export function SidePanel({
     view,
     onShow,
     onChange,
+    onGo,
     isBusy,
 }: {
     dataset: Dataset;
     view: View;
     onShow: (change: Partial<View>) => void;
     onChange: (change: ChangeWords) => Promise<boolean>;
+    /** Puts the cursor on a cell. */
+    onGo: (row: number, key: string) => void;
     isBusy: boolean;
 }) {
     const variable = dataset.variables.find(({ key }) => key === view.variable) ?? dataset.variables[0];
@@ -85,7 +88,7 @@ export function SidePanel({
             aria-label={view.panel === null ? undefined : words[view.panel]}
             className="w-96 shrink-0 overflow-y-auto border-l border-hair px-4.5 py-3 max-md:absolute max-md:inset-y-40 max-md:right-0 max-md:z-20 max-md:bg-paper"
         >
-            {view.panel === 'check' && <CheckPanel dataset={dataset} onShow={onShow} />}
+            {view.panel === 'check' && <CheckPanel dataset={dataset} onShow={onShow} onGo={onGo} />}
             {view.panel === 'variable' && variable !== undefined && (
                 <VariablePanel
                     key={`${variable.key}:${dataset.revision}`}

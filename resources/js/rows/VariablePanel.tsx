@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { Dataset, Variable, VariableType } from '../api/client';
+import { nameInFormula, textInFormula } from '../api/formula';
 import { Button } from '../ui/Button';
 import { count, counted } from '../ui/format';
 import { WordChoice } from '../ui/WordChoice';
@@ -119,6 +120,7 @@ export function VariablePanel({
             )}
             <TypeChoice dataset={dataset} variable={variable} onChange={onChange} isBusy={isBusy} />
             {variable.type === 'category' && <LabelList dataset={dataset} variable={variable} onChange={onChange} isBusy={isBusy} />}
+            <ShowOnly variable={variable} onShow={onShow} />
             <section className="mt-4 flex gap-2 border-t border-hair pt-3">
                 <Button onClick={() => onShow({ hidden: [...view.hidden, variable.key] })}>Hide</Button>
                 <Button disabled={isBusy} onClick={() => void onChange({ kind: 'delete-variable', variable: variable.key })}>
@@ -151,6 +153,57 @@ export function Field({
                 onChange={(event) => onChange(event.target.value)}
             />
         </label>
+    );
+}
+
+/** Conditions about this variable that need no typing. */
+function ShowOnly({ variable, onShow }: { variable: Variable; onShow: (change: Partial<View>) => void }) {
+    const [ticked, setTicked] = useState<string[]>([]);
+    const name = nameInFormula(variable.name);
+    return (
+        <section className="mt-4 border-t border-hair pt-3 text-small">
+            <h3 className="font-semibold">Show only rows</h3>
+            <div className="mt-1.5 flex flex-wrap gap-2">
+                <Button className="px-2! py-0.5! text-small!" onClick={() => onShow({ where: `missing(${name})` })}>
+                    without a value
+                </Button>
+                {variable.type === 'number' && (
+                    <Button className="px-2! py-0.5! text-small!" onClick={() => onShow({ where: `outlier(${name})` })}>
+                        beyond the fences
+                    </Button>
+                )}
+            </div>
+            {variable.labels !== null && variable.labels.length > 0 && (
+                <>
+                    <ul className="mt-2 max-h-48 overflow-y-auto">
+                        {variable.labels.map((label) => (
+                            <li key={label}>
+                                <label className="flex gap-2">
+                                    <input
+                                        type="checkbox"
+                                        className="accent-(--accent)"
+                                        checked={ticked.includes(label)}
+                                        onChange={(event) =>
+                                            setTicked((before) =>
+                                                event.target.checked ? [...before, label] : before.filter((other) => other !== label),
+                                            )
+                                        }
+                                    />
+                                    <bdi className="truncate">{label}</bdi>
+                                </label>
+                            </li>
+                        ))}
+                    </ul>
+                    <Button
+                        className="mt-1.5 px-2! py-0.5! text-small!"
+                        disabled={ticked.length === 0}
+                        onClick={() => onShow({ where: ticked.map((label) => `${name} = ${textInFormula(label)}`).join(' or ') })}
+                    >
+                        with these labels
+                    </Button>
+                </>
+            )}
+        </section>
     );
 }
 

@@ -104,6 +104,33 @@ export function useLookedAt(dataset: number, revision: number | undefined) {
     });
 }
 
+export function useCompare(dataset: number) {
+    return useMutation({
+        mutationFn: async (second: { file: File } | { text: string }) => {
+            const form = new FormData();
+            if ('file' in second) {
+                form.append('file', second.file);
+            } else {
+                form.append('text', second.text);
+            }
+            return bodyOf(
+                await api.POST('/datasets/{dataset}/compare', {
+                    params: { path: { dataset } },
+                    body: form as never,
+                    bodySerializer: (body) => body as never,
+                }),
+            );
+        },
+    });
+}
+
+/** The rows once more before intake, to be stacked or made one block. */
+export function useReread(dataset: number) {
+    return useMutation({
+        mutationFn: async () => bodyOf(await api.POST('/datasets/{dataset}/reread', { params: { path: { dataset } } })),
+    });
+}
+
 export function useLabels(dataset: number, revision: number, variable: string, isWanted: boolean) {
     return useQuery({
         queryKey: ['labels', dataset, revision, variable],

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { cellsOfText, nameInFormula, readView, textInFormula, writeView } from './view';
+import { cellsOfText, readView, writeView } from './view';
 
 test('what is seen of the rows goes into the address and comes back', () => {
     const view = { where: 'kg > 40', sort: 'kg:down', hidden: ['tag', 'x'], panel: 'check' as const, variable: 'kg' };
@@ -8,18 +8,6 @@ test('what is seen of the rows goes into the address and comes back', () => {
 
 test('a plain view leaves the address empty, and an unknown panel is none', () => {
     expect(writeView(readView(new URLSearchParams('panel=nonsense'))).toString()).toBe('');
-});
-
-test('names with blanks, signs or meaning are quoted in formulas', () => {
-    expect(['kg', 'Honey yield', 'and', 'ümläut_2', '2nd', 'a"b'].map(nameInFormula)).toEqual([
-        'kg',
-        '"Honey yield"',
-        '"and"',
-        'ümläut_2',
-        '"2nd"',
-        '"a""b"',
-    ]);
-    expect(textInFormula("keeper's")).toBe("'keeper''s'");
 });
 
 test('copied text is cut into rows and cells, and a line break at its end makes no row', () => {

@@ -41,17 +41,6 @@ export function writeView(view: View): URLSearchParams {
     return address;
 }
 
-/** A variable's name as it stands in a formula. */
-export function nameInFormula(name: string): string {
-    return /^[\p{L}_][\p{L}\p{N}_.]*$/u.test(name) && !['and', 'or', 'not', 'mod'].includes(name)
-        ? name
-        : `"${name.replaceAll('"', '""')}"`;
-}
-
-export function textInFormula(text: string): string {
-    return `'${text.replaceAll("'", "''")}'`;
-}
-
 /** Rows and columns out of copied text: tabs between cells, lines between rows. */
 export function cellsOfText(text: string): string[][] {
     return text

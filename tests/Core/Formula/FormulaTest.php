@@ -1,0 +1,185 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Formula;
+
+use Eris\Generators;
+use Eris\TestTrait;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use RowTally\Core\Formula\Formula;
+use RowTally\Core\Formula\FormulaError;
+use Tests\Core\Support\ListedRows;
+
+final class FormulaTest extends TestCase
+{
+    use TestTrait;
+
+    /** @return iterable<string, array{string, string}> formula and its cell, worked out by hand */
+    public static function arithmetic(): iterable
+    {
+        yield 'products before sums' => ['2 + 3 * 4', '14'];
+        yield 'brackets first' => ['(2 + 3) * 4', '20'];
+        yield 'from left to right' => ['10 - 4 - 3', '3'];
+        yield 'a sign is weaker than a power' => ['-2 ^ 2', '-4'];
+        yield 'powers from the right' => ['2 ^ 3 ^ 2', '512'];
+        yield 'a power may have a sign' => ['2 ^ -1', '0.5'];
+        yield 'typographic signs' => ['6 × 2 ÷ 4 − 1', '2'];
+        yield 'tenths stay tenths' => ['0.1 + 0.2', '0.3'];
+        yield 'products of decimals are exact' => ['1.1 * 1.1', '1.21'];
+        yield 'a difference keeps its decimals' => ['31.4 - 28.3', '3.1'];
+        yield 'mod of decimals' => ['7 mod 2.5', '2.0'];
+        yield 'mod takes the sign of the divisor' => ['-7 mod 3', '2'];
+        yield 'rounding half away from zero, as a person sees it' => ['round(2.675, 2)', '2.68'];
+        yield 'rounding a negative half' => ['round(-2.5)', '-3'];
+        yield 'rounding to tens' => ['round(1250, -2)', '1300'];
+        yield 'no minus zero' => ['round(-0.2)', '0'];
+        yield 'functions of a row' => ['max(3, 9, 4) - min(3, 9, 4) + sum(1, 2, 3) * mean(1, 2)', '15'];
+        yield 'semicolons set apart too' => ['max(3; 9)', '9'];
+        yield 'logarithms' => ['ln(exp(1)) + log10(1000) + sqrt(16) + abs(-2)', '10'];
+        yield 'a condition' => ['if(3 > 2 and not 1 > 2, 10, 20)', '10'];
+        yield 'comparisons chain' => ['if(1 < 2 < 3, 1, 0) + if(1 < 2 < 2, 10, 0)', '1'];
+        yield 'texts are compared letter by letter' => ["if('a' = 'A', 1, 2)", '2'];
+        yield 'a quote in a text' => ["if('keeper''s' <> 'keepers', 1, 2)", '1'];
+        yield 'a computed tie is a tie' => ['if(0.1 + 0.2 = 0.3, 1, 0)', '1'];
+    }
+
+    #[DataProvider('arithmetic')]
+    public function test_arithmetic_is_that_of_mathematics(string $formula, string $cell): void
+    {
+        self::assertSame([$cell], $this->cells($formula, ['x' => [1.0]]));
+    }
+
+    public function test_missing_in_is_missing_out(): void
+    {
+        $columns = ['a' => [1.0, null, 3.0], 'b' => [10.0, 20.0, null], 'g' => ['x', null, 'y']];
+
+        self::assertSame(['11', '', ''], $this->cells('a + b', $columns, ['a' => 0, 'b' => 0]));
+        self::assertSame(['10', '', ''], $this->cells('max(a, b)', $columns, ['a' => 0, 'b' => 0]));
+        self::assertSame(['yes', '', 'no'], $this->cells('a < 2', $columns));
+        self::assertSame(['no', 'yes', 'no'], $this->cells('missing(a)', $columns));
+        self::assertSame(['1', '0', '3'], $this->cells('if(missing(a), 0, a)', $columns, ['a' => 0]));
+        self::assertSame(['yes', '', 'no'], $this->cells("g = 'x'", $columns));
+    }
+
+    public function test_a_missing_condition_may_be_either(): void
+    {
+        $columns = ['t' => [1.0, 1.0, 1.0], 'm' => [null, null, null]];
+
+        self::assertSame([''], array_unique($this->cells('t = 1 and m = 1', $columns)));
+        self::assertSame(['no'], array_unique($this->cells('t = 2 and m = 1', $columns)));
+        self::assertSame(['yes'], array_unique($this->cells('m = 1 or t = 1', $columns)));
+        self::assertSame([''], array_unique($this->cells('m = 1 or t = 2', $columns)));
+        self::assertSame([''], array_unique($this->cells('not m = 1', $columns)));
+    }
+
+    public function test_what_has_no_result_is_missing_and_says_why(): void
+    {
+        $rows = new ListedRows(['x' => [0.0, -4.0, 4.0]]);
+        $of = static fn(string $text): array => Formula::of($text, $rows->names())->cells($rows);
+
+        self::assertSame([['', '-0.25', '0.25'], ['0', '', '2'], ['', '', '1.3862943611198906']], [$of('1 / x'), $of('sqrt(x)'), $of('ln(x)')]);
+        self::assertSame(['division by zero', 'the square root of a negative number', 'the logarithm of zero or less', 'the logarithm of zero or less'], $rows->reasons);
+        self::assertSame(['1', '', ''], $of('if(x = 0, 1, 10 ^ 400)'));
+    }
+
+    public function test_functions_over_all_rows(): void
+    {
+        // 2, 4, 4, 4, 5, 5, 7, 9: mean 5, sample standard deviation sqrt(32/7); halves 4 and 6, so the fences are 1 and 9.
+        $columns = ['x' => [2.0, 4.0, 4.0, 4.0, 5.0, 5.0, 7.0, 9.0, null]];
+
+        self::assertSame(['1', '3', '3', '3', '5.5', '5.5', '7', '8', ''], $this->cells('rank(x)', $columns));
+        self::assertSame(['-1.403', '-0.468', '-0.468', '-0.468', '0.000', '0.000', '0.935', '1.871', ''], $this->cells('round(z(x), 3)', $columns));
+        self::assertSame(['no', 'no', 'no', 'no', 'no', 'no', 'no', 'no', ''], $this->cells('outlier(x)', $columns));
+        // 1, 2, 3, 4, 5, 6, 100: halves 2 and 6, so the upper fence is 12.
+        self::assertSame('yes', $this->cells('outlier(y)', ['y' => [1.0, 2.0, 3.0, 4.0, 5.0, 6.0, 100.0]])[6]);
+        self::assertTrue(Formula::of('1 + z(x)', (new ListedRows($columns))->names())->needsAllRows);
+    }
+
+    public function test_classes_are_cut_on_the_decimals_as_typed(): void
+    {
+        self::assertSame(['[0, 0.1)', '[0.3, 0.4)', '[-0.1, 0)', ''], $this->cells('classes(x, 0, 0.1)', ['x' => [0.0, 0.3, -0.05, null]]));
+        self::assertSame(['[20, 25)', '[25, 30)'], $this->cells('classes(x, 10, 5)', ['x' => [20.0, 25.0]]));
+    }
+
+    public function test_names_with_blanks_stand_in_double_quotes_and_are_renamed_in_place(): void
+    {
+        $columns = ['Honey yield' => [2.0], 'kg' => [3.0], 'a"b' => [4.0]];
+
+        self::assertSame(['9'], $this->cells('"Honey yield" + kg + "a""b"', $columns));
+        self::assertSame('"Yield, raw" * 2 + kg', Formula::renamed('"Honey yield" * 2 + kg', 'Honey yield', 'Yield, raw'));
+        self::assertSame("weight > 1 and weight <> 'kg'", Formula::renamed("kg > 1 and kg <> 'kg'", 'kg', 'weight')) ;
+        self::assertSame(['Honey yield', 'kg'], Formula::of('"Honey yield" / kg', (new ListedRows($columns))->names())->names);
+    }
+
+    /** @return iterable<string, array{string, string, int, int}> formula, what is said, where, how long */
+    public static function mistakes(): iterable
+    {
+        yield 'ends too early' => ['kg +', 'The formula ends too early. Expected: a number, a variable or a function.', 4, 0];
+        yield 'a name close to one' => ['kgg * 2', 'There is no variable “kgg”. Did you mean “kg”?', 0, 3];
+        yield 'a text in double quotes' => ['g = "Brook End"', "There is no variable “Brook End”. A text stands in single quotes: 'Brook End'.", 4, 11];
+        yield 'an unknown function' => ['squareroot(kg)', 'There is no function “squareroot”.', 0, 10];
+        yield 'a function close to one' => ['sqr(kg)', 'There is no function “sqr”. Did you mean sqrt?', 0, 3];
+        yield 'a missing bracket' => ['2 * (kg + 1', 'The bracket that opens here is not closed.', 4, 1];
+        yield 'a bracket too many' => ['kg + 1)', '“)” cannot stand here. Expected: a sign such as + or >, or the end.', 6, 1];
+        yield 'a decimal comma' => ['kg * 0,5', 'A comma sets apart what stands in brackets; decimals are written with a point, such as 0.5.', 6, 1];
+        yield 'a text where a number must be' => ["kg + 'a'", 'This is a text. Expected: a number.', 5, 1];
+        yield 'a number where a condition must be' => ['if(kg, 1, 2)', 'This is a number. Expected: a condition.', 3, 1];
+        yield 'a number compared with a text' => ['kg = g', 'a number cannot be compared with a text.', 5, 1];
+        yield 'too few parts' => ['if(kg > 1, 2)', 'if takes 3 parts.', 0, 2];
+        yield 'a sign that means nothing' => ['kg § 2', '“§” means nothing in a formula.', 3, 1];
+        yield 'a quote that is not closed' => ["g = 'x", 'The quote that opens here is not closed.', 4, 1];
+        yield 'places are counted in letters' => ['"ümläut" + 1', 'There is no variable “ümläut”. A text stands in single quotes: \'ümläut\'.', 0, 8];
+        yield 'a width that is no number written out' => ['classes(kg, 0, kg)', 'Start and width of classes must be a number written out.', 15, 1];
+        yield 'nothing' => ['', 'The formula ends too early. Expected: a number, a variable or a function.', 0, 0];
+    }
+
+    #[DataProvider('mistakes')]
+    public function test_a_mistake_is_pointed_at_with_what_would_do(string $formula, string $message, int $at, int $length): void
+    {
+        $rows = new ListedRows(['kg' => [1.0], 'g' => ['x']]);
+        try {
+            Formula::of($formula, $rows->names());
+            self::fail('It was understood.');
+        } catch (FormulaError $error) {
+            self::assertSame([$message, $at, $length], [$error->getMessage(), $error->at, $error->length]);
+        }
+    }
+
+    public function test_nesting_without_end_is_an_error_and_no_crash(): void
+    {
+        foreach (['(', '-', 'not '] as $piece) {
+            try {
+                Formula::of(str_repeat($piece, 50_000) . '1', (new ListedRows(['x' => [1.0]]))->names());
+                self::fail('It was understood.');
+            } catch (FormulaError $error) {
+                self::assertSame('The formula is nested too deeply.', $error->getMessage());
+            }
+        }
+    }
+
+    public function test_sums_of_decimals_are_those_of_whole_numbers(): void
+    {
+        $this->limitTo(200)->forAll(Generators::choose(-10_000_000, 10_000_000), Generators::choose(-10_000_000, 10_000_000), Generators::choose(0, 4))
+            ->then(function (int $a, int $b, int $decimals): void {
+                $x = $a / 10 ** $decimals;
+                $y = $b / 10 ** $decimals;
+                $sum = bcdiv((string) ($a + $b), bcpow('10', (string) $decimals), $decimals);
+                self::assertSame([$sum], $this->cells('a + b', ['a' => [$x], 'b' => [$y]], ['a' => $decimals, 'b' => $decimals]));
+            });
+    }
+
+    /**
+     * @param array<string, list<float|string|null>> $columns
+     * @param array<string, int>                     $decimals
+     *
+     * @return list<string>
+     */
+    private function cells(string $formula, array $columns, array $decimals = []): array
+    {
+        $rows = new ListedRows($columns, $decimals);
+
+        return Formula::of($formula, $rows->names())->cells($rows);
+    }
+}
