@@ -27,7 +27,7 @@ final readonly class PlainCells
      *
      * @return list<string>
      */
-    public function of(array $cells, RecognisedVariable $variable): array
+    public function of(array $cells, RecognisedVariable $variable, bool $hasApostrophes = true): array
     {
         if ($this->marks !== []) {
             $cells = array_map(fn(string $cell): string => isset($this->marks[trim($cell)]) ? '' : $cell, $cells);
@@ -36,7 +36,7 @@ final readonly class PlainCells
             $cells = array_map($variable->style->plain(...), $cells);
         }
 
-        if ($variable->type !== VariableType::Number && str_contains(implode("\n", $cells), "'")) {
+        if ($hasApostrophes && $variable->type !== VariableType::Number) {
             $cells = array_map(SpreadsheetText::original(...), $cells);
         }
 

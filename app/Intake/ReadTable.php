@@ -50,7 +50,7 @@ final class ReadTable
         foreach (Reshape::of($file->names, $decisions)->batches($rows->batches()) as $number => $batch) {
             $encoded = [];
             foreach ($builders as $i => $builder) {
-                $encoded[] = $column = $builder->add($cells->of($batch[$places[$i]], $variables[$i]));
+                $encoded[] = $column = $builder->add($cells->of($batch[$places[$i]], $variables[$i], $rows->hasApostrophes));
                 $missing[$i] += $column->chunk->missing;
             }
             $sink->write($number, $encoded);

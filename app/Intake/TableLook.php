@@ -140,11 +140,16 @@ final readonly class TableLook
         }
         if ($isPlain && $variable->type === VariableType::Number) {
             $parts = NumberStyle::numberAndAffix($text);
-            if ($parts !== null && ($parts[1] === $variable->unit || VariableName::isUnit($parts[1])) && $variable->style->with($parts[1])->parses($text)) {
-                $remedies[] = [
-                    'words' => "read “{$shown}” as {$parts[0]}",
-                    'changes' => [['what' => 'affixes', 'column' => $column, 'value' => $variable->style->with($parts[1])->affixes]],
-                ];
+            if ($parts !== null && ($parts[1] === $variable->unit || VariableName::isUnit($parts[1]))) {
+                $with = $variable->style->with($parts[1]);
+                $other = new NumberStyle($with->decimalMark === '.' ? ',' : '.', $with->groupMark, $with->affixes);
+                $affixes = ['what' => 'affixes', 'column' => $column, 'value' => $with->affixes];
+                $words = "read “{$shown}” as {$parts[0]}";
+                if ($with->parses($text)) {
+                    $remedies[] = ['words' => $words, 'changes' => [$affixes]];
+                } elseif ($other->parses($text)) {
+                    $remedies[] = ['words' => $words . ($other->decimalMark === ',' ? ', with a decimal comma' : ', with a decimal point'), 'changes' => [$affixes, ['what' => 'decimal_mark', 'column' => $column, 'value' => $other->decimalMark]]];
+                }
             }
             foreach (self::otherMarks($text, $variable->style) as [$what, $value, $words]) {
                 $remedies[] = ['words' => "read “{$shown}” {$words}", 'changes' => [['what' => $what, 'column' => $column, 'value' => $value]]];

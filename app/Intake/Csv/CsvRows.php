@@ -35,6 +35,8 @@ final class CsvRows
     public int $leftOut = 0;
     public int $shortRows = 0;
     public ?int $firstShortLine = null;
+    /** Whether an apostrophe stood anywhere so far; only then can one have been put before a text. */
+    public bool $hasApostrophes = false;
     /** How many blocks went the fast way; for tests that must know that it ran. */
     public int $fastBlocks = 0;
 
@@ -137,6 +139,7 @@ final class CsvRows
     /** @return list<list<string>>|null null when the block needs care */
     private function fast(string $text, bool $isLast): ?array
     {
+        $this->hasApostrophes = $this->hasApostrophes || str_contains($text, "'");
         foreach ($this->needsCare as $sign) {
             if (str_contains($text, $sign)) {
                 return null;
