@@ -38,6 +38,6 @@ final class ColumnChunk extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['encoding' => ChunkEncoding::class, 'unread' => 'array', 'number' => 'integer', 'rows' => 'integer', 'since_revision' => 'integer'];
+        return ['encoding' => ChunkEncoding::class, 'unread' => 'array', 'variable_id' => 'integer', 'number' => 'integer', 'rows' => 'integer', 'since_revision' => 'integer'];
     }
 }

@@ -39,8 +39,9 @@ final readonly class ReadRows
         };
         $places = $this->places($rows, $variables === [] ? [] : StoredColumns::layout($variables[0]->id, $dataset->revision));
         $cells = $unread = [];
+        $chunks = $places === [] ? [] : StoredColumns::window(array_map(static fn(Variable $variable): int => $variable->id, $variables), $dataset->revision, array_keys($places));
         foreach ($variables as $variable) {
-            [$cells[$variable->key], $unread[$variable->key]] = $this->column($variable, $dataset->revision, $places, count($rows));
+            [$cells[$variable->key], $unread[$variable->key]] = $this->column($variable, $chunks[$variable->id] ?? [], $places, count($rows));
         }
 
         return new RowsAnswer($dataset->revision, $total, $from, array_map(static fn(int $row): int => $row + 1, $rows), $cells, $unread, $variables);
@@ -121,15 +122,15 @@ final readonly class ReadRows
     }
 
     /**
+     * @param array<int, EncodedCells>    $chunks
      * @param array<int, array<int, int>> $places
      *
      * @return array{list<string>, list<int>}
      */
-    private function column(Variable $variable, int $revision, array $places, int $rows): array
+    private function column(Variable $variable, array $chunks, array $places, int $rows): array
     {
         $cells = array_fill(0, $rows, '');
         $unread = [];
-        $chunks = $places === [] ? [] : StoredColumns::encoded($variable, $revision, ...array_keys($places));
         foreach ($places as $chunk => $inChunk) {
             $encoded = $chunks[$chunk];
             foreach ($this->texts($encoded, $variable, $inChunk) as $i => $text) {

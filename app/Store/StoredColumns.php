@@ -47,16 +47,41 @@ final class StoredColumns
      */
     public static function rows(int $variableId, int $revision, array $columns = ['*'], array $numbers = []): array
     {
-        $rows = ColumnChunk::query()
-            ->where('variable_id', $variableId)
-            ->where('since_revision', '<=', $revision)
-            ->where(static fn(Builder $query): Builder => $query->where('until_revision', '=', null)->orWhere('until_revision', '>', $revision));
+        $rows = self::at($revision)->where('variable_id', $variableId);
         $rows->orderBy('number');
         if ($numbers !== []) {
             $rows->whereIn('number', $numbers);
         }
 
         return array_values($rows->get($columns)->all());
+    }
+
+    /**
+     * Some chunks of several variables, in one query.
+     *
+     * @param list<int> $variableIds
+     * @param list<int> $numbers
+     *
+     * @return array<int, array<int, EncodedCells>> variable => chunk
+     */
+    public static function window(array $variableIds, int $revision, array $numbers): array
+    {
+        $query = self::at($revision);
+        $query->whereIn('variable_id', $variableIds)->whereIn('number', $numbers);
+        $window = [];
+        foreach ($query->get() as $row) {
+            $window[$row->variable_id][$row->number] = new EncodedCells(self::chunk($row), $row->unread ?? []);
+        }
+
+        return $window;
+    }
+
+    /** @return Builder<ColumnChunk> */
+    private static function at(int $revision): Builder
+    {
+        return ColumnChunk::query()
+            ->where('since_revision', '<=', $revision)
+            ->where(static fn(Builder $query): Builder => $query->where('until_revision', '=', null)->orWhere('until_revision', '>', $revision));
     }
 
     /** @return list<int> how many rows each chunk has; all variables of a dataset are cut alike */

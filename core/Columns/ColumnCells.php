@@ -26,7 +26,7 @@ final class ColumnCells
             return [];
         }
         $cells = match ($chunk->encoding) {
-            ChunkEncoding::Text => array_map(static fn(?string $text): string => $text ?? '', array_slice($chunk->texts(), $offset, $count)),
+            ChunkEncoding::Text => self::texts($chunk, $offset, $count),
             ChunkEncoding::Codes => self::codes($chunk, $dictionary, $decimals, $offset, $count),
             ChunkEncoding::Float64 => self::doubles($chunk, $offset, $count),
             default => self::integers($chunk, $decimals, $offset, $count),
@@ -38,6 +38,25 @@ final class ColumnCells
         }
 
         return array_values($cells);
+    }
+
+    /** @return list<string> without cutting out the texts before and behind */
+    private static function texts(Chunk $chunk, int $offset, int $count): array
+    {
+        $lengths = Packed::integers('V' . ($offset + $count), $chunk->payload);
+        $missing = 0xFFFFFFFF;
+        $at = 4 * $chunk->rows;
+        for ($row = 1; $row <= $offset; ++$row) {
+            $at += $lengths[$row] === $missing ? 0 : $lengths[$row];
+        }
+        $texts = [];
+        for ($row = $offset + 1; $row <= $offset + $count; ++$row) {
+            $length = $lengths[$row] === $missing ? 0 : $lengths[$row];
+            $texts[] = substr($chunk->payload, $at, $length);
+            $at += $length;
+        }
+
+        return $texts;
     }
 
     /**

@@ -101,8 +101,8 @@ function Condition({
                 value={text}
                 onChange={(event) => setText(event.target.value)}
                 onBlur={() => text.trim() !== where && onShow({ where: text.trim() })}
-                placeholder={example === undefined ? 'a condition' : `such as ${nameInFormula(example.name)} > 40`}
-                size={Math.min(60, Math.max(26, text.length))}
+                placeholder={example === undefined ? 'only where …' : `only where, say, ${nameInFormula(example.name)} > 40`}
+                size={Math.min(60, Math.max(34, text.length))}
                 className={`figures ${field}`}
             />
             {where !== '' && (

@@ -76,7 +76,7 @@ export function VariablePanel({
             >
                 <Field name="Name" value={fields.name} onChange={(name) => set({ name })} />
                 <div className="flex gap-2">
-                    <Field name="Unit" value={fields.unit} onChange={(unit) => set({ unit })} />
+                    {variable.type === 'number' && <Field name="Unit" value={fields.unit} onChange={(unit) => set({ unit })} />}
                     {variable.type === 'number' && (
                         <Field
                             name="Decimals of the data"
