@@ -44,7 +44,7 @@ final readonly class ImportFile
             $writer = new DatasetWriter($draft);
             $table = PreparedTable::of(Storage::path($import->path), $import->file_name, Decisions::fromArray($import->decisions ?? []));
             $reading = $this->readTable->read(
-                CsvFile::open($table->path, $table->decisions),
+                CsvFile::open($table->path, $table->decisions, $table->isChecked),
                 $writer,
                 $this->progress($import),
                 $table->decisions,

@@ -41,6 +41,8 @@ final class PreparedTable
         private readonly bool $isCopy = true,
         /** Whether the copy holds only the beginning. */
         public readonly bool $isSample = false,
+        /** Whether all of it is known to be UTF-8. */
+        public readonly bool $isChecked = false,
     ) {}
 
     public function __destruct()
@@ -79,7 +81,8 @@ final class PreparedTable
             $list = self::asList($path, $decisions);
 
             return $list === null
-                ? new self(Format::Text, $path, $decisions, encoding: $encoding, isCopy: false)
+                // Where the encoding was recognised, all of the file was looked through.
+                ? new self(Format::Text, $path, $decisions, encoding: $encoding, isCopy: false, isChecked: $decisions->encoding === null)
                 : self::copied(Format::ValueList, [$list->names, ...$list->rows], $decisions, false);
         }
         $copy = self::newCopy();

@@ -86,9 +86,10 @@ test('a list is typed into an empty dataset: Enter goes down, Tab across, rows a
     }
     await expect(cell(page, 'value', 4)).toHaveText('12.0');
     await page.getByRole('button', { name: 'Make a variable' }).click();
-    await choose(page, /^Type/, 'category');
+    await choose(page, /^Type: /, 'category');
     await page.getByLabel('Name of the new variable').fill('Keeper');
     await page.getByRole('button', { name: 'Add', exact: true }).click();
+    await expect(page.getByRole('columnheader', { name: 'Keeper category' })).toBeVisible();
     await cell(page, 'value', 5).click();
     await page.keyboard.type('3');
     await page.keyboard.press('Tab');

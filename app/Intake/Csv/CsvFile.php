@@ -45,12 +45,14 @@ final readonly class CsvFile
         public bool $isWhole,
         public array $leaveOut,
         public array $titles,
+        /** Whether somebody has checked already that all of it is UTF-8. */
+        public bool $isChecked,
     ) {}
 
     /**
      * @throws NotATable
      */
-    public static function open(string $path, Decisions $decisions = new Decisions()): self
+    public static function open(string $path, Decisions $decisions = new Decisions(), bool $isChecked = false): self
     {
         $bytes = (int) filesize($path);
         $raw = (string) file_get_contents($path, false, null, 0, self::HEAD);
@@ -99,6 +101,7 @@ final readonly class CsvFile
                 static fn(array $record): string => trim(implode(' ', array_map(trim(...), $record))),
                 array_slice($records, 0, $first),
             ), static fn(string $title): bool => $title !== '')),
+            $isChecked,
         );
     }
 

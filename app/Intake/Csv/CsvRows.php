@@ -236,7 +236,7 @@ final class CsvRows
 
     private function checkText(string $text): void
     {
-        if (mb_check_encoding($text, 'UTF-8') && !str_contains($text, "\0")) {
+        if (($this->file->isChecked || mb_check_encoding($text, 'UTF-8')) && !str_contains($text, "\0")) {
             return;
         }
         foreach (explode("\n", $text) as $i => $row) {

@@ -1,39 +1,16 @@
 import clsx from 'clsx';
-import {
-    type ClipboardEvent,
-    type KeyboardEvent,
-    type Ref,
-    useCallback,
-    useEffect,
-    useImperativeHandle,
-    useMemo,
-    useRef,
-    useState,
-} from 'react';
+import { type ClipboardEvent, type KeyboardEvent, type Ref, useImperativeHandle, useMemo, useRef, useState } from 'react';
 import type { Dataset, Variable } from '../api/client';
 import { count } from '../ui/format';
 import { Notice } from '../ui/Notice';
 import type { ChangeWords } from './changes';
 import { ColumnHead } from './ColumnHead';
-import { BLOCK, PAGE, useEnds, useRowWindows, useTotal } from './queries';
+import { GridCell } from './GridCell';
+import { columnsOf, GUTTER_PX, HEAD_PX, inSight, isFrozen, ROW_PX, tallness, topOf, widthOf } from './gridLayout';
+import { useEnds, useTotal } from './queries';
+import { type Cell, useCells } from './useCells';
+import { useSight } from './useSight';
 import { cellsOfText, type View } from './view';
-
-const ROW_PX = 26;
-const GUTTER_PX = 72;
-const HEAD_PX = 88;
-const AHEAD = 12;
-/** Browsers draw no element taller than some 30 million pixels; a view with more rows scrolls in larger steps. */
-const TALLEST_PX = 16_000_000;
-
-const narrowest: Record<Variable['type'], number> = { number: 108, category: 132, date: 122, id: 104, text: 190 };
-const WIDEST_PX = 220;
-const LETTER_PX = 7.4;
-
-/** Wide enough for the name with its unit, within reason. */
-function widthOf(variable: Variable): number {
-    const letters = variable.name.length + (variable.type === 'number' ? (variable.unit ?? '').length : variable.type.length) + 1;
-    return Math.max(narrowest[variable.type], Math.min(WIDEST_PX, Math.round(letters * LETTER_PX) + 24));
-}
 
 export interface GridHandle {
     /** Scrolls to a place in the view, from 0, and puts the cursor there. */
@@ -66,7 +43,7 @@ export function Grid({
     onSelect: (rows: { from: number; to: number } | null) => void;
 }) {
     const box = useRef<HTMLDivElement>(null);
-    const [sight, setSight] = useState({ top: 0, left: 0, height: 600, width: 900 });
+    const sight = useSight(box);
     const [at, setAt] = useState<Place>({ row: 0, column: 0 });
     const [end, setEnd] = useState<number | null>(null);
     const [typed, setTyped] = useState<string | null>(null);
@@ -80,106 +57,32 @@ export function Grid({
     const ends = useEnds(dataset.id, dataset.revision).data;
     const canAdd = view.where === '' && view.sort === '';
 
-    const columns = useMemo(() => {
-        const starts: number[] = [];
-        let x = GUTTER_PX;
-        for (const variable of variables) {
-            starts.push(x);
-            x += widthOf(variable);
-        }
-        return { starts, width: x };
-    }, [variables]);
+    const columns = useMemo(() => columnsOf(variables), [variables]);
     const rows = total + coming + (canAdd ? 1 : 0);
-    const tall = rows * ROW_PX;
-    const scale = Math.max(1, tall / TALLEST_PX);
-    const first = Math.max(0, Math.floor((sight.top * scale) / ROW_PX) - (scale > 1 ? 0 : AHEAD));
-    const last = Math.min(rows, first + Math.ceil(sight.height / ROW_PX) + 2 * AHEAD);
-    const firstColumn = Math.max(
-        0,
-        columns.starts.findIndex((x, i) => x + columnWidth(variables[i]) > sight.left),
-    );
-    const lastColumn = variables.findLastIndex((_, i) => (columns.starts[i] ?? 0) < sight.left + sight.width);
+    const seen = inSight(sight, rows, variables, columns.starts);
+    const { first, last, firstColumn, lastColumn } = seen;
+    const { cellAt, rowNumber, error, isFetching } = useCells(dataset, variables, view, seen, total);
 
-    const pages = useMemo(() => {
-        const from = Math.floor(first / PAGE);
-        const to = Math.floor(Math.max(first, last - 1) / PAGE);
-        return Array.from({ length: to - from + 1 }, (_, i) => from + i).filter((page) => page * PAGE < Math.max(1, total));
-    }, [first, last, total]);
-    const blocks = useMemo(() => {
-        const from = Math.floor(firstColumn / BLOCK);
-        const to = Math.floor(Math.max(firstColumn, lastColumn) / BLOCK);
-        return Array.from({ length: to - from + 1 }, (_, i) => ({
-            block: from + i,
-            keys: variables.slice((from + i) * BLOCK, (from + i + 1) * BLOCK).map((variable) => variable.key),
-        })).filter(({ keys }) => keys.length > 0);
-    }, [firstColumn, lastColumn, variables]);
-    const windows = useRowWindows(dataset.id, view, pages, blocks);
-
-    const cellAt = useCallback(
-        (row: number, key: string): { text: string; isUnread: boolean } | null => {
-            for (const { page, data } of windows.answers) {
-                const place = row - page * PAGE;
-                const cell = place >= 0 && place < PAGE ? data?.cells[key]?.[place] : undefined;
-                if (cell !== undefined) {
-                    return { text: cell, isUnread: data?.unread[key]?.includes(place) ?? false };
-                }
-            }
-            return null;
-        },
-        [windows.answers],
-    );
-    const shownCell = (row: number, key: string): { text: string; isUnread: boolean } | null => {
+    const shownCell = (row: number, key: string): Cell | null => {
         const waiting = sent[`${key}:${row}`];
         if (waiting !== undefined) {
             return { text: waiting, isUnread: false };
         }
         return row < total ? cellAt(row, key) : { text: '', isUnread: false };
     };
-    const rowNumber = useCallback(
-        (row: number): number | null => {
-            if (view.where === '' && view.sort === '') {
-                return row < total ? row + 1 : null;
-            }
-            for (const { page, data } of windows.answers) {
-                const number = data?.rows[row - page * PAGE];
-                if (number !== undefined && row >= page * PAGE) {
-                    return number;
-                }
-            }
-            return null;
-        },
-        [windows.answers, view.where, view.sort, total],
-    );
-
-    useEffect(() => {
-        const element = box.current;
-        if (element === null) {
-            return;
-        }
-        const look = () =>
-            setSight({ top: element.scrollTop, left: element.scrollLeft, height: element.clientHeight, width: element.clientWidth });
-        const watch = new ResizeObserver(look);
-        watch.observe(element);
-        element.addEventListener('scroll', look, { passive: true });
-        return () => {
-            watch.disconnect();
-            element.removeEventListener('scroll', look);
-        };
-    }, []);
-
     const reveal = (place: Place) => {
         const element = box.current;
         if (element === null) {
             return;
         }
-        const y = (place.row * ROW_PX) / scale;
-        if (y < element.scrollTop) {
-            element.scrollTop = y;
-        } else if (y + ROW_PX > element.scrollTop + element.clientHeight - HEAD_PX) {
-            element.scrollTop = y + 2 * ROW_PX - element.clientHeight + HEAD_PX;
+        const fit = Math.floor((element.clientHeight - HEAD_PX) / ROW_PX);
+        if (topOf(place.row, element.clientHeight, rows) < element.scrollTop) {
+            element.scrollTop = topOf(place.row, element.clientHeight, rows);
+        } else if (topOf(place.row - fit + 2, element.clientHeight, rows) > element.scrollTop) {
+            element.scrollTop = topOf(place.row - fit + 2, element.clientHeight, rows);
         }
         const x = columns.starts[place.column] ?? 0;
-        const width = columnWidth(variables[place.column]);
+        const width = widthOf(variables[place.column]);
         if (x - GUTTER_PX < element.scrollLeft) {
             element.scrollLeft = x - GUTTER_PX;
         } else if (x + width > element.scrollLeft + element.clientWidth) {
@@ -211,7 +114,7 @@ export function Grid({
         go: (place, key) => {
             const element = box.current;
             if (element !== null) {
-                element.scrollTop = (Math.max(0, place - 4) * ROW_PX) / scale;
+                element.scrollTop = topOf(Math.max(0, place - 4), element.clientHeight, rows);
             }
             const column = variables.findIndex((variable) => variable.key === key);
             move({ row: place, column: column < 0 ? at.column : column });
@@ -336,17 +239,16 @@ export function Grid({
         event.clipboardData.setData('text/plain', lines.join('\n'));
     };
 
-    if (windows.error !== null && view.where === '') {
+    if (error !== null && view.where === '') {
         return (
             <div className="flex-1 px-6">
-                <Notice>{windows.error.message}</Notice>
+                <Notice>{error.message}</Notice>
             </div>
         );
     }
     const sightColumns = variables
         .map((variable, i) => ({ variable, i }))
         .filter(({ i }) => (i >= firstColumn && i <= lastColumn) || isFrozen(variables, i));
-    const top = scale > 1 ? sight.top : first * ROW_PX;
     return (
         <div
             ref={box}
@@ -354,14 +256,14 @@ export function Grid({
             aria-label="Rows"
             aria-rowcount={total}
             aria-colcount={variables.length}
-            aria-busy={windows.isFetching}
+            aria-busy={isFetching}
             tabIndex={0}
             onKeyDown={press}
             onPaste={paste}
             onCopy={copy}
             className="relative min-w-0 flex-1 overflow-auto outline-none"
         >
-            <div className="relative" style={{ width: columns.width, height: Math.min(tall, TALLEST_PX) + HEAD_PX + ROW_PX }}>
+            <div className="relative" style={{ width: columns.width, height: tallness(rows) + HEAD_PX + ROW_PX }}>
                 <div
                     role="row"
                     className="sticky top-0 z-10 flex h-22 border-b border-hair-strong bg-paper"
@@ -383,7 +285,7 @@ export function Grid({
                         />
                     ))}
                 </div>
-                <div className="absolute left-0" style={{ top: HEAD_PX + top, width: columns.width }}>
+                <div className="absolute left-0" style={{ top: HEAD_PX + seen.top, width: columns.width }}>
                     {Array.from({ length: Math.max(0, last - first) }, (_, i) => first + i).map((row, i) => (
                         <div
                             key={row}
@@ -417,53 +319,25 @@ export function Grid({
                                 const cell = shownCell(row, variable.key);
                                 const isAt = at.row === row && at.column === column;
                                 return (
-                                    <div
+                                    <GridCell
                                         key={variable.key}
-                                        role="gridcell"
-                                        aria-selected={isAt}
-                                        data-cell={`${variable.key}:${row + 1}`}
-                                        dir="auto"
-                                        onMouseDown={(event) => {
+                                        variable={variable}
+                                        row={row}
+                                        cell={cell}
+                                        left={columns.starts[column] ?? 0}
+                                        isFrozen={isFrozen(variables, column)}
+                                        isAt={isAt}
+                                        typed={isAt ? typed : null}
+                                        isNew={row >= total}
+                                        onTake={(isExtending) => {
                                             if (typed !== null && !isAt) {
                                                 commit(typed);
                                             }
-                                            if (!(event.target instanceof HTMLInputElement)) {
-                                                event.preventDefault();
-                                                move({ row, column }, event.shiftKey);
-                                            }
+                                            move({ row, column }, isExtending);
                                         }}
-                                        onDoubleClick={() => edit(cell?.text ?? '')}
-                                        title={cell?.isUnread ? 'Could not be read; counts as missing' : undefined}
-                                        className={clsx(
-                                            'truncate px-2 py-0.75 text-small',
-                                            isFrozen(variables, column) ? 'sticky z-5 border-r border-hair bg-paper' : 'absolute',
-                                            variable.type === 'number' && 'figures text-right',
-                                            cell?.isUnread && 'font-semibold text-accent underline decoration-wavy underline-offset-3',
-                                            isAt && 'outline-2 -outline-offset-2 outline-accent',
-                                        )}
-                                        style={{
-                                            left: isFrozen(variables, column) ? GUTTER_PX : columns.starts[column],
-                                            width: widthOf(variable),
-                                            height: ROW_PX,
-                                        }}
-                                    >
-                                        {isAt && typed !== null ? (
-                                            <input
-                                                autoFocus
-                                                aria-label={`${variable.name}, row ${row + 1}`}
-                                                value={typed}
-                                                onChange={(event) => setTyped(event.target.value)}
-                                                onBlur={() => isTyping.current && commit(typed)}
-                                                className="-mx-1 w-[calc(100%+8px)] bg-surface px-1 text-inherit outline-none"
-                                            />
-                                        ) : cell === null ? (
-                                            <span className="text-hair-strong">…</span>
-                                        ) : cell.text === '' ? (
-                                            row < total && <span className="text-hair-strong">·</span>
-                                        ) : (
-                                            cell.text
-                                        )}
-                                    </div>
+                                        onEdit={edit}
+                                        onLeave={(text) => isTyping.current && commit(text)}
+                                    />
                                 );
                             })}
                         </div>
@@ -472,13 +346,4 @@ export function Grid({
             </div>
         </div>
     );
-}
-
-function columnWidth(variable: Variable | undefined): number {
-    return variable === undefined ? 0 : widthOf(variable);
-}
-
-/** An id in the first column stays in sight. */
-function isFrozen(variables: Variable[], column: number): boolean {
-    return column === 0 && variables[0]?.type === 'id';
 }

@@ -1,0 +1,82 @@
+import type { Variable } from '../api/client';
+
+export const ROW_PX = 26;
+export const GUTTER_PX = 72;
+export const HEAD_PX = 88;
+/** Browsers draw no element taller than some 30 million pixels; a view with more rows scrolls in larger steps. */
+const TALLEST_PX = 16_000_000;
+const AHEAD = 12;
+
+const narrowest: Record<Variable['type'], number> = { number: 108, category: 132, date: 122, id: 104, text: 190 };
+const WIDEST_PX = 220;
+const LETTER_PX = 7.4;
+
+/** Wide enough for the name with its unit, within reason. */
+export function widthOf(variable: Variable | undefined): number {
+    if (variable === undefined) {
+        return 0;
+    }
+    const letters = variable.name.length + (variable.type === 'number' ? (variable.unit ?? '').length : variable.type.length) + 1;
+    return Math.max(narrowest[variable.type], Math.min(WIDEST_PX, Math.round(letters * LETTER_PX) + 24));
+}
+
+/** An id in the first column stays in sight. */
+export function isFrozen(variables: Variable[], column: number): boolean {
+    return column === 0 && variables[0]?.type === 'id';
+}
+
+/** Where each column begins, and the width of all of them. */
+export function columnsOf(variables: Variable[]): { starts: number[]; width: number } {
+    const starts: number[] = [];
+    let x = GUTTER_PX;
+    for (const variable of variables) {
+        starts.push(x);
+        x += widthOf(variable);
+    }
+    return { starts, width: x };
+}
+
+export interface Sight {
+    top: number;
+    left: number;
+    height: number;
+    width: number;
+}
+
+/** How tall the rows are to scroll through. */
+export function tallness(rows: number): number {
+    return Math.min(rows * ROW_PX, TALLEST_PX);
+}
+
+/** Where to scroll to so that a row stands on top. */
+export function topOf(row: number, height: number, rows: number): number {
+    const { isScaled, most, mostTop } = scrolling(height, rows);
+    return isScaled ? (Math.min(row, most) / most) * mostTop : row * ROW_PX;
+}
+
+/** In a view with too many rows for the browser, scrolling goes from the first row to the last that can stand on top. */
+function scrolling(height: number, rows: number): { isScaled: boolean; most: number; mostTop: number } {
+    return {
+        isScaled: rows * ROW_PX > TALLEST_PX,
+        most: Math.max(1, rows - Math.floor((height - HEAD_PX) / ROW_PX)),
+        mostTop: Math.max(1, tallness(rows) + HEAD_PX + ROW_PX - height),
+    };
+}
+
+/** Which rows and columns are in sight, a few more rows ahead; `last` and `lastColumn` are the first ones that are not, and the last that is. */
+export function inSight(sight: Sight, rows: number, variables: Variable[], starts: number[]) {
+    const { isScaled, most, mostTop } = scrolling(sight.height, rows);
+    const first = isScaled
+        ? Math.round((Math.min(sight.top, mostTop) / mostTop) * most)
+        : Math.max(0, Math.floor(sight.top / ROW_PX) - AHEAD);
+    return {
+        first,
+        last: Math.min(rows, first + Math.ceil(sight.height / ROW_PX) + 2 * AHEAD),
+        top: isScaled ? sight.top : first * ROW_PX,
+        firstColumn: Math.max(
+            0,
+            starts.findIndex((x, i) => x + widthOf(variables[i]) > sight.left),
+        ),
+        lastColumn: variables.findLastIndex((_, i) => (starts[i] ?? 0) < sight.left + sight.width),
+    };
+}
