@@ -11,6 +11,7 @@ use App\Intake\TableReading;
 use App\Models\Dataset;
 use App\Models\Variable;
 use Illuminate\Support\Facades\DB;
+use RowTally\Core\Columns\EncodedCells;
 use RowTally\Core\Plots\Sketch;
 
 /**
@@ -20,9 +21,14 @@ use RowTally\Core\Plots\Sketch;
 final class DatasetWriter implements ColumnSink
 {
     private const FIRST_REVISION = 1;
+    private const STATEMENT_BYTES = 2 << 20;
+    private const BATCHES_A_STATEMENT = 6;
 
     /** @var list<int> */
     private array $variableIds = [];
+    /** @var list<array<string, int|string|null>> chunks that are still to be written */
+    private array $waiting = [];
+    private int $waitingBytes = 0;
 
     public function __construct(private readonly Dataset $draft) {}
 
@@ -50,15 +56,28 @@ final class DatasetWriter implements ColumnSink
         foreach ($columns as $i => $column) {
             $chunks[] = ChunkRow::of($this->variableIds[$i], $number, self::FIRST_REVISION, $column);
         }
+        // Few large statements: each is written through to the disk before the next.
+        array_push($this->waiting, ...$chunks);
+        $this->waitingBytes += array_sum(array_map(static fn(EncodedCells $column): int => strlen($column->chunk->payload), $columns));
+        if ($this->waitingBytes >= self::STATEMENT_BYTES || count($this->waiting) >= self::BATCHES_A_STATEMENT * count($columns)) {
+            $this->flush();
+        }
+    }
+
+    private function flush(): void
+    {
         // A statement may have 65,535 parameters, and a chunk row has thirteen.
-        foreach (array_chunk($chunks, 1000) as $rows) {
+        foreach (array_chunk($this->waiting, 1000) as $rows) {
             DB::table('column_chunks')->insert($rows);
         }
+        $this->waiting = [];
+        $this->waitingBytes = 0;
     }
 
     /** Makes the draft a dataset that its owner sees. */
     public function publish(TableReading $reading, string $summary): void
     {
+        $this->flush();
         DB::transaction(function () use ($reading, $summary): void {
             foreach ($reading->variables as $position => $read) {
                 $this->finishVariable($this->variableIds[$position], $read);

@@ -57,7 +57,7 @@ final class StoredColumns
     }
 
     /**
-     * Some chunks of several variables, in one query.
+     * The cells of some chunks of several variables, in one query; without their aggregates.
      *
      * @param list<int> $variableIds
      * @param list<int> $numbers
@@ -69,8 +69,8 @@ final class StoredColumns
         $query = self::at($revision);
         $query->whereIn('variable_id', $variableIds)->whereIn('number', $numbers);
         $window = [];
-        foreach ($query->get() as $row) {
-            $window[$row->variable_id][$row->number] = new EncodedCells(self::chunk($row), $row->unread ?? []);
+        foreach ($query->get(['variable_id', 'number', 'encoding', 'rows', 'missing', 'decimals', 'unread', 'payload']) as $row) {
+            $window[$row->variable_id][$row->number] = new EncodedCells(new Chunk($row->encoding, $row->rows, $row->missing, $row->payload, $row->decimals), $row->unread ?? []);
         }
 
         return $window;

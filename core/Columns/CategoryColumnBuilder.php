@@ -12,8 +12,8 @@ final class CategoryColumnBuilder
 {
     public const MAX_LABELS = 255;
 
-    /** @var array<array-key, int> label => code */
-    private array $codes = [];
+    /** @var array<array-key, string> label => its code as a byte; an empty cell is missing */
+    private array $bytes = ['' => "\0"];
     /** @var list<string> */
     private array $labels = [];
     /** @var array<int, int> code => how often; code 0 = missing */
@@ -24,7 +24,7 @@ final class CategoryColumnBuilder
     public function __construct(array $labels = [])
     {
         foreach (array_slice($labels, 0, self::MAX_LABELS) as $label) {
-            if ($label !== '' && !isset($this->codes[$label])) {
+            if ($label !== '' && !isset($this->bytes[$label])) {
                 $this->learn($label);
             }
         }
@@ -38,13 +38,13 @@ final class CategoryColumnBuilder
         }
         $payload = '';
         foreach ($cells as $cell) {
-            $code = $this->codes[$cell] ?? ($cell === '' ? 0 : $this->learn($cell));
-            if ($code === null) {
+            $byte = $this->bytes[$cell] ?? $this->learn($cell);
+            if ($byte === null) {
                 $this->asText = new TextColumnBuilder();
 
                 return $this->asText->add($cells);
             }
-            $payload .= chr($code);
+            $payload .= $byte;
         }
         $counts = count_chars($payload, 1);
         foreach ($counts as $code => $count) {
@@ -77,13 +77,13 @@ final class CategoryColumnBuilder
         return $counts;
     }
 
-    private function learn(string $cell): ?int
+    private function learn(string $cell): ?string
     {
         if (count($this->labels) === self::MAX_LABELS) {
             return null;
         }
         $this->labels[] = $cell;
 
-        return $this->codes[$cell] = count($this->labels);
+        return $this->bytes[$cell] = chr(count($this->labels));
     }
 }
