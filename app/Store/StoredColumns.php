@@ -87,7 +87,10 @@ final class StoredColumns
     /** @return list<int> how many rows each chunk has; all variables of a dataset are cut alike */
     public static function layout(int $variableId, int $revision): array
     {
-        return array_map(static fn(ColumnChunk $chunk): int => $chunk->rows, self::rows($variableId, $revision, ['rows']));
+        $query = self::at($revision)->where('variable_id', $variableId);
+        $query->orderBy('number');
+
+        return array_values(array_map(static fn(mixed $rows): int => is_numeric($rows) ? (int) $rows : 0, $query->toBase()->pluck('rows')->all()));
     }
 
     /** @return array<int, int> the revision since which each chunk is as it is, by number */
