@@ -3,11 +3,13 @@
 declare(strict_types=1);
 
 use App\Http\ExceptionAnswers;
+use App\Http\Middleware\QuietSession;
 use App\Http\Middleware\TellServerTime;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
+use Illuminate\Session\Middleware\StartSession;
 
 $app = Application::configure(basePath: dirname(__DIR__))
     ->withRouting(
@@ -20,6 +22,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
         // A cell, a name and a password are what was typed: nothing is trimmed and an empty text stays an empty text.
         $middleware->trimStrings(except: [static fn(): bool => true]);
         $middleware->prepend(TellServerTime::class);
+        $middleware->web(replace: [StartSession::class => QuietSession::class]);
         $middleware->redirectGuestsTo('/');
     })
     ->withExceptions(static function (Exceptions $exceptions): void {

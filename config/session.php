@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 return [
-    'driver' => 'database',
+    'driver' => 'database-when-changed',
     'lifetime' => 60 * 24 * 14,
     'cookie' => env('SESSION_COOKIE', 'rowtally_session'),
     'same_site' => 'lax',

@@ -127,9 +127,6 @@ final readonly class Decisions
         if ($change['what'] === 'sheet') {
             unset($words['range'], $words['first_line'], $words['header']);
         }
-        if ($change['what'] === 'header') {
-            $words['first_line'] ??= null;
-        }
 
         return self::fromArray([...$words, $change['what'] => $change['value']]);
     }

@@ -12,6 +12,7 @@ use App\Intake\Formats\OdsWorkbook;
 use App\Intake\Formats\TextEncoding;
 use App\Intake\Formats\Workbook;
 use App\Intake\Formats\XlsxWorkbook;
+use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Parsing\SpreadsheetText;
 use RowTally\Core\Parsing\ValueList;
 use RuntimeException;
@@ -83,12 +84,24 @@ final class PreparedTable
             return $list === null
                 // Where the encoding was recognised, all of the file was looked through.
                 ? new self(Format::Text, $path, $decisions, encoding: $encoding, isCopy: false, isChecked: $decisions->encoding === null)
-                : self::copied(Format::ValueList, [$list->names, ...$list->rows], $decisions, false);
+                : self::copied(Format::ValueList, [$list->names, ...$list->rows], self::valuesOf($list, $decisions), false);
         }
         $copy = self::newCopy();
         TextEncoding::toUtf8($path, $encoding, $copy, $sample ? self::SAMPLE_BYTES : null);
 
         return new self(Format::Text, $copy, $decisions, encoding: $encoding, isSample: $sample && filesize($path) > self::SAMPLE_BYTES);
+    }
+
+    /** Values are numbers and never ids, even where they run 1, 2, 3; classes are labels. */
+    private static function valuesOf(ValueList $list, Decisions $decisions): Decisions
+    {
+        foreach ($list->names as $place => $name) {
+            if ($name !== 'Class' && $decisions->column($place)->type === null) {
+                $decisions = $decisions->with(['what' => 'type', 'column' => $place, 'value' => VariableType::Number->value]);
+            }
+        }
+
+        return $decisions;
     }
 
     /** A short text without a table in it may be a list of values. */

@@ -33,10 +33,17 @@ final class RecogniseColumns
                 // Decisions about single columns name the columns of the file; a new shape has others.
                 $reshape->isPlain() ? $decisions->column($i) : new ColumnDecision(),
                 $decisions->missing,
+                !$reshape->isPlain() && $i === count($reshape->names()) - 1,
             );
         }
 
         return $variables;
+    }
+
+    /** @param list<string> $cells */
+    private static function areNumbers(array $cells): bool
+    {
+        return array_filter($cells, static fn(string $cell): bool => !NumberText::isBlank($cell) && NumberText::parse($cell) === null) === [];
     }
 
     /**
@@ -65,11 +72,12 @@ final class RecogniseColumns
      * @param list<string> $head
      * @param list<string> $spread
      * @param list<string> $missing
+     * @param bool         $isMade  whether it was put together of several columns: then it holds values and no ids
      */
-    private static function column(VariableName $name, array $head, array $spread, bool $commaMark, ColumnDecision $decision, array $missing): RecognisedVariable
+    private static function column(VariableName $name, array $head, array $spread, bool $commaMark, ColumnDecision $decision, array $missing, bool $isMade): RecognisedVariable
     {
         $recognised = RecognisedType::of($name->name, $head, $spread, $commaMark);
-        $type = $decision->type ?? $recognised->type;
+        $type = $decision->type ?? ($isMade && self::areNumbers($head) ? VariableType::Number : $recognised->type);
         $style = $recognised->style;
         if ($type === VariableType::Number && $recognised->type !== VariableType::Number) {
             $filled = array_values(array_filter([...$head, ...$spread], static fn(string $cell): bool => !NumberText::isBlank($cell) && !MissingMarks::isKnown($cell)));

@@ -68,6 +68,9 @@ export function Sheet({
 
 function description(sheet: SheetData): string {
     const unit = sheet.unit === null ? '' : `${sheet.unit} · `;
+    if (sheet.missing === 0 && sheet.figures[0]?.values[0]?.value === 0) {
+        return `${unit}no rows yet`;
+    }
     return `${unit}${sheet.missing === 0 ? 'every row has an entry' : `${counted(sheet.missing, 'row')} without a value`}`;
 }
 

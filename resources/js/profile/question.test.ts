@@ -1,23 +1,7 @@
 import { expect, test } from 'vitest';
-import type { Variable } from '../api/client';
+import { testVariable as variable } from '../api/testVariable';
 import { readQuestion, shownKeys, toggled, writeQuestion } from './question';
 
-const variable = (key: string, type: Variable['type']): Variable => ({
-    key,
-    name: key,
-    type,
-    unit: null,
-    label: null,
-    description: null,
-    missing_marks: [],
-    made: null,
-    decimals: null,
-    shown_decimals: null,
-    missing: 0,
-    unread: 0,
-    sketch: [],
-    labels: null,
-});
 const variables = [variable('tag', 'id'), variable('yield', 'number'), variable('mites', 'number')];
 
 test('an address without words asks for the defaults', () => {

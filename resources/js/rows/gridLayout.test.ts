@@ -1,23 +1,7 @@
 import { expect, test } from 'vitest';
-import type { Variable } from '../api/client';
+import { testVariable as variable } from '../api/testVariable';
 import { columnsOf, GUTTER_PX, HEAD_PX, inSight, isFrozen, ROW_PX, tallness, topOf, widthOf } from './gridLayout';
 
-const variable = (name: string, type: Variable['type']): Variable => ({
-    key: name,
-    name,
-    type,
-    unit: null,
-    label: null,
-    description: null,
-    missing_marks: [],
-    made: null,
-    decimals: null,
-    shown_decimals: null,
-    missing: 0,
-    unread: 0,
-    sketch: [],
-    labels: null,
-});
 const many = Array.from({ length: 50 }, (_, i) => variable(`x${i}`, 'number'));
 const sight = { top: 0, left: 0, height: 520, width: 1000 };
 

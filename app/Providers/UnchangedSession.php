@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Providers;
+
+use Illuminate\Session\DatabaseSessionHandler;
+
+/** Sessions in the database, written only when something in them has changed, and every few minutes so that they stay alive. */
+final class UnchangedSession extends DatabaseSessionHandler
+{
+    private const TOUCH_AFTER_SECONDS = 300;
+
+    private ?string $readData = null;
+    private int $readActivity = 0;
+
+    public function read($sessionId): string
+    {
+        $session = (object) $this->getQuery()->find($sessionId);
+        $payload = $session->payload ?? null;
+        $this->exists = $this->expired($session) || is_string($payload);
+        $this->readActivity = is_numeric($session->last_activity ?? null) ? (int) $session->last_activity : 0;
+        $this->readData = is_string($payload) && !$this->expired($session) ? (string) base64_decode($payload, true) : '';
+
+        return $this->readData;
+    }
+
+    public function write($sessionId, $data): bool
+    {
+        $isFresh = time() - $this->readActivity < self::TOUCH_AFTER_SECONDS;
+
+        return ($this->exists && $isFresh && $data === $this->readData) || parent::write($sessionId, $data);
+    }
+}

@@ -1,0 +1,21 @@
+import type { Variable } from './client';
+
+/** A variable as tests need it, without values. */
+export function testVariable(key: string, type: Variable['type']): Variable {
+    return {
+        key,
+        name: key,
+        type,
+        unit: null,
+        label: null,
+        description: null,
+        missing_marks: [],
+        made: null,
+        decimals: null,
+        shown_decimals: null,
+        missing: 0,
+        unread: 0,
+        sketch: [],
+        labels: null,
+    };
+}

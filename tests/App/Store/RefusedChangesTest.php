@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App\Store;
+
+use App\Models\Variable;
+use App\Store\Changes\TypedCell;
+use PHPUnit\Framework\Attributes\DataProvider;
+use RowTally\Core\Columns\VariableType;
+use Tests\App\AppTestCase;
+use Tests\App\Support\Contract;
+
+/** A change that cannot be made says why and what would do, and leaves everything as it was. */
+final class RefusedChangesTest extends AppTestCase
+{
+    /** @return iterable<string, array{string, array<string, mixed>, string}> kind, words, code of the finding */
+    public static function refused(): iterable
+    {
+        yield 'a row that is not there' => ['edit-cells', ['edits' => [['row' => 9, 'variable' => 'kg', 'text' => '1']]], 'no-row'];
+        yield 'the same entry again' => ['edit-cells', ['edits' => [['row' => 1, 'variable' => 'kg', 'text' => ' 1.5 ']]], 'no-change'];
+        yield 'a new row with a text as a number' => ['add-rows', ['rows' => [['kg' => 'much']]], 'not-a-number'];
+        yield 'a name that is taken' => ['describe-variable', ['variable' => 'kg', 'name' => 'apiary'], 'name-taken'];
+        yield 'no name' => ['describe-variable', ['variable' => 'kg', 'name' => '  '], 'no-name'];
+        yield 'nothing new' => ['describe-variable', ['variable' => 'kg', 'unit' => null], 'no-change'];
+        yield 'the type it has' => ['retype-variable', ['variable' => 'kg', 'type' => 'number'], 'no-change'];
+        yield 'labels of a number' => ['arrange-labels', ['variable' => 'kg', 'order' => ['a']], 'no-category'];
+        yield 'a label left out' => ['arrange-labels', ['variable' => 'apiary', 'order' => ['Alder']], 'label-lost'];
+        yield 'a label twice' => ['arrange-labels', ['variable' => 'apiary', 'order' => ['Alder', 'Brook', 'Brook']], 'label-twice'];
+        yield 'fewer labels of a number' => ['recode-variable', ['variable' => 'kg', 'name' => 'x', 'labels' => [['from' => '1', 'to' => 'a']]], 'no-category'];
+        yield 'a made variable with a taken name' => ['make-variable', ['name' => 'kg', 'formula' => '1'], 'name-taken'];
+        yield 'freezing what follows nothing' => ['freeze-variable', ['variable' => 'kg'], 'not-following'];
+        yield 'bringing back what is there' => ['restore-variable', ['variable' => 'kg'], 'not-deleted'];
+        yield 'bringing back no row' => ['restore-row', ['deleted_row' => 77], 'not-deleted'];
+        yield 'nothing to undo' => ['undo', [], 'nothing-to-undo'];
+        yield 'nothing to do again' => ['redo', [], 'nothing-to-redo'];
+    }
+
+    /** @param array<string, mixed> $words */
+    #[DataProvider('refused')]
+    public function test_a_change_that_cannot_be_made_changes_nothing(string $kind, array $words, string $code): void
+    {
+        $dataset = $this->dataset("apiary,kg\nAlder,1.5\nBrook,2\n");
+        $before = [$this->getJson("/api/datasets/{$dataset->id}")->json(), $this->getJson("/api/datasets/{$dataset->id}/rows")->json()];
+        $answer = $this->postJson("/api/datasets/{$dataset->id}/changes", ['revision' => 1, 'kind' => $kind, ...$words])->assertStatus(422);
+
+        Contract::assertMeets('changeDataset', $answer);
+        self::assertSame([$code], array_column($answer->json('findings'), 'code'));
+        self::assertSame($before, [$this->getJson("/api/datasets/{$dataset->id}")->json(), $this->getJson("/api/datasets/{$dataset->id}/rows")->json()]);
+        $this->assertDatabaseCount('revisions', 1);
+    }
+
+    public function test_the_last_variable_stays(): void
+    {
+        $dataset = $this->dataset("kg\n1\n2\n");
+        $this->postJson("/api/datasets/{$dataset->id}/changes", ['revision' => 1, 'kind' => 'delete-variable', 'variable' => 'kg'])
+            ->assertStatus(422)->assertJsonPath('findings.0.code', 'last-variable');
+    }
+
+    /** @return iterable<string, array{array<string, mixed>}> */
+    public static function wordsThatAreOff(): iterable
+    {
+        yield 'no kind' => [['revision' => 1]];
+        yield 'an unknown kind' => [['revision' => 1, 'kind' => 'explode']];
+        yield 'no revision' => [['kind' => 'undo']];
+        yield 'an edit without a row' => [['revision' => 1, 'kind' => 'edit-cells', 'edits' => [['variable' => 'kg', 'text' => '1']]]];
+        yield 'row zero' => [['revision' => 1, 'kind' => 'edit-cells', 'edits' => [['row' => 0, 'variable' => 'kg', 'text' => '1']]]];
+        yield 'an unknown variable' => [['revision' => 1, 'kind' => 'delete-variable', 'variable' => 'nothing']];
+        yield 'an unknown type' => [['revision' => 1, 'kind' => 'retype-variable', 'variable' => 'kg', 'type' => 'colour']];
+        yield 'a formula that is off' => [['revision' => 1, 'kind' => 'make-variable', 'name' => 'x', 'formula' => '1 +']];
+        yield 'rows that are texts' => [['revision' => 1, 'kind' => 'delete-rows', 'rows' => ['all']]];
+    }
+
+    /** @param array<string, mixed> $words */
+    #[DataProvider('wordsThatAreOff')]
+    public function test_words_that_are_off_are_refused(array $words): void
+    {
+        $dataset = $this->dataset("apiary,kg\nAlder,1.5\nBrook,2\n");
+        $answer = $this->postJson("/api/datasets/{$dataset->id}/changes", $words)->assertStatus(422);
+
+        Contract::assertMeets('changeDataset', $answer);
+        self::assertNotSame('', $answer->json('message'));
+        $this->assertDatabaseCount('revisions', 1);
+    }
+
+    /** @return iterable<string, array{VariableType, string, string, bool}> type, typed, text, whether it was read */
+    public static function typed(): iterable
+    {
+        yield 'a number' => [VariableType::Number, ' 12.50 ', '12.50', true];
+        yield 'a decimal comma' => [VariableType::Number, '12,5', '12.5', true];
+        yield 'a comma before three digits can be two things' => [VariableType::Number, '1,234', '1,234', false];
+        yield 'a comma before three digits after a zero cannot' => [VariableType::Number, '0,234', '0.234', true];
+        yield 'a typographic minus' => [VariableType::Number, '−3', '-3', true];
+        yield 'an exponent' => [VariableType::Number, '1e3', '1000', true];
+        yield 'a double' => [VariableType::Number, '1e300', '1.0e+300', true];
+        yield 'a text' => [VariableType::Number, 'many', 'many', false];
+        yield 'nothing' => [VariableType::Number, '  ', '', true];
+        yield 'a missing mark' => [VariableType::Number, 'n/a', '', true];
+        yield 'a day' => [VariableType::Date, '21.3.2026', '2026-03-21', true];
+        yield 'no day' => [VariableType::Date, '30.2.2026', '30.2.2026', false];
+        yield 'a label as it stands' => [VariableType::Category, ' Alder ', ' Alder ', true];
+    }
+
+    #[DataProvider('typed')]
+    public function test_what_is_typed_is_read_after_the_type(VariableType $type, string $typed, string $text, bool $isRead): void
+    {
+        $variable = new Variable(['name' => 'x', 'type' => $type, 'missing_marks' => ['n/a']]);
+        $cell = TypedCell::of($typed, $variable);
+
+        self::assertSame([$text, $isRead], [$cell->text, $cell->isRead]);
+    }
+}
