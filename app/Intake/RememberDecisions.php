@@ -33,6 +33,6 @@ final class RememberDecisions
 
             return;
         }
-        DB::table('remembered_decisions')->updateOrInsert($key, ['decisions' => json_encode($import->decisions, JSON_THROW_ON_ERROR), 'used_at' => now()]);
+        DB::table('remembered_decisions')->upsert([[...$key, 'decisions' => json_encode($import->decisions, JSON_THROW_ON_ERROR), 'used_at' => now()]], ['user_id', 'fingerprint'], ['decisions', 'used_at']);
     }
 }

@@ -37,7 +37,7 @@ final readonly class CheckEntries
     {
         $key = ['dataset_id' => $dataset->id, 'line' => $line];
         if ($isLookedAt) {
-            DB::table('looked_at')->updateOrInsert($key, ['revision' => $dataset->revision]);
+            DB::table('looked_at')->upsert([[...$key, 'revision' => $dataset->revision]], ['dataset_id', 'line'], ['revision']);
         } else {
             DB::table('looked_at')->where($key)->delete();
         }

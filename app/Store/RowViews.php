@@ -47,13 +47,19 @@ final readonly class RowViews
             $rows = $this->sorted($rows, $this->ranks($variable, $dataset->revision), $descending);
         }
         $packed = implode('', array_map(static fn(array $slice): string => pack('V*', ...$slice), array_chunk($rows, self::SLICE)));
-        DB::table('row_views')->where('dataset_id', $dataset->id)->where('revision', '<', $dataset->revision)->delete();
         if (DB::table('row_views')->where('dataset_id', $dataset->id)->count() >= self::KEPT) {
-            DB::table('row_views')->where('dataset_id', $dataset->id)->delete();
+            self::forget($dataset->id);
         }
-        DB::table('row_views')->updateOrInsert($key, ['revision' => $dataset->revision, 'rows' => count($rows), 'payload' => $packed]);
+        // Several windows of a new view are asked for at once, and each may have worked it out; they are the same.
+        DB::table('row_views')->upsert([[...$key, 'revision' => $dataset->revision, 'rows' => count($rows), 'payload' => $packed]], ['dataset_id', 'question'], ['revision', 'rows', 'payload']);
 
         return $packed;
+    }
+
+    /** The views of older revisions are of no more use. */
+    public static function forget(int $datasetId): void
+    {
+        DB::table('row_views')->where('dataset_id', $datasetId)->delete();
     }
 
     /** @return list<int> */

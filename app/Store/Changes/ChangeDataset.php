@@ -7,6 +7,7 @@ namespace App\Store\Changes;
 use App\Models\Dataset;
 use App\Models\Revision;
 use App\Models\User;
+use App\Store\RowViews;
 use App\Store\Tallies;
 use Illuminate\Support\Facades\DB;
 
@@ -36,6 +37,7 @@ final readonly class ChangeDataset
             $this->followInputs->follow($draft);
             $draft->finish();
             $this->tallies->carryOver($draft);
+            RowViews::forget($locked->id);
             $locked->revision = $draft->number;
             $locked->save();
             $dataset->setRawAttributes($locked->getAttributes(), true);
