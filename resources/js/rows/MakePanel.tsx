@@ -1,13 +1,15 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { type Dataset, Refusal } from '../api/client';
+import type { Dataset } from '../api/client';
 import { nameInFormula } from '../api/formula';
 import { Button } from '../ui/Button';
-import { count } from '../ui/format';
 import { WordChoice } from '../ui/WordChoice';
 import type { ChangeWords } from './changes';
-import { useFormulaTrial, useReread } from './queries';
+import { Difference } from './Difference';
+import { numberChoices, type Parts } from './making';
+import { useReread } from './queries';
 import { Recode } from './Recode';
+import { Trial } from './Trial';
 import { Field, field } from './VariablePanel';
 
 type Way = 'formula' | 'difference' | 'rescale' | 'z' | 'classes' | 'recode' | 'stack';
@@ -58,16 +60,6 @@ export function MakePanel({
     );
 }
 
-interface Parts {
-    dataset: Dataset;
-    onChange: (change: ChangeWords) => Promise<boolean>;
-    isBusy: boolean;
-}
-
-function numberChoices(dataset: Dataset) {
-    return dataset.variables.filter(({ type }) => type === 'number').map(({ key, name }) => ({ value: key, words: name }));
-}
-
 /** The rows once more before intake, where columns can be put together. */
 function Restack({ dataset }: { dataset: Dataset }) {
     const reread = useReread(dataset.id);
@@ -87,62 +79,6 @@ function Restack({ dataset }: { dataset: Dataset }) {
                 Choose the columns
             </Button>
             {reread.isError && <p role="alert">{reread.error.message}</p>}
-        </>
-    );
-}
-
-/** Later minus earlier: which is which is named, and what the sign says is a sentence. */
-function Difference({ dataset, onChange, isBusy }: Parts) {
-    const choices = numberChoices(dataset);
-    const [later, setLater] = useState(choices[1]?.value ?? choices[0]?.value ?? '');
-    const [earlier, setEarlier] = useState(choices[0]?.value ?? '');
-    const [good, setGood] = useState<'less' | 'more' | 'neither'>('neither');
-    const variableOf = (key: string) => dataset.variables.find((variable) => variable.key === key);
-    const [a, b] = [variableOf(later), variableOf(earlier)];
-    const formula = a === undefined || b === undefined ? '' : `${nameInFormula(a.name)} - ${nameInFormula(b.name)}`;
-    const sides = { less: 'the good direction', more: 'the bad direction', neither: '' };
-    const negative = `Negative: less in ${a?.name ?? ''} than in ${b?.name ?? ''}${good === 'neither' ? '' : `, ${sides[good]}`}.`;
-    return (
-        <>
-            <p className="mt-3 leading-loose">
-                Later: <WordChoice name="Later" options={choices} value={later} onChange={setLater} />
-                <br />
-                Earlier: <WordChoice name="Earlier" options={choices} value={earlier} onChange={setEarlier} />{' '}
-                <Button
-                    className="ml-2 px-2! py-0.5! text-small!"
-                    onClick={() => {
-                        setLater(earlier);
-                        setEarlier(later);
-                    }}
-                >
-                    Swap
-                </Button>
-                <br />
-                Good is{' '}
-                <WordChoice
-                    name="Good is"
-                    options={[
-                        { value: 'less', words: 'less afterwards' },
-                        { value: 'more', words: 'more afterwards' },
-                        { value: 'neither', words: 'neither' },
-                    ]}
-                    value={good}
-                    onChange={(value) => setGood(value as typeof good)}
-                />
-            </p>
-            <p className="mt-1 border-l-3 border-accent pl-3">
-                <bdi>{negative}</bdi>
-            </p>
-            <Trial
-                key={formula}
-                dataset={dataset}
-                formula={formula}
-                name={a === undefined || b === undefined ? '' : `${a.name} − ${b.name}`}
-                unit={a?.unit === b?.unit ? (a?.unit ?? '') : ''}
-                description={negative}
-                onChange={onChange}
-                isBusy={isBusy}
-            />
         </>
     );
 }
@@ -238,94 +174,6 @@ function FormulaForm({ dataset, onChange, isBusy }: Parts) {
                 outlier. Names with blanks stand in double quotes, texts in single ones.
             </p>
             <Trial dataset={dataset} formula={formula} name="" unit="" description="" onChange={onChange} isBusy={isBusy} />
-        </>
-    );
-}
-
-/** Five rows of what would be made, and the name for it. */
-function Trial({
-    dataset,
-    formula,
-    name: initialName,
-    unit: initialUnit,
-    description,
-    onChange,
-    isBusy,
-}: Parts & { formula: string; name: string; unit: string; description: string }) {
-    const [name, setName] = useState(initialName);
-    const [unit, setUnit] = useState(initialUnit);
-    const trial = useFormulaTrial(dataset.id, dataset.revision, formula);
-    const place = trial.error instanceof Refusal ? trial.error.place : null;
-    return (
-        <>
-            {trial.isError && (
-                <div role="alert" className="mt-2 border-l-3 border-alarm pl-3 text-small">
-                    {place !== null && (
-                        <pre className="figures whitespace-pre-wrap">
-                            {Array.from(formula).slice(0, place.at).join('')}
-                            <mark className="bg-accent-wash text-accent underline decoration-wavy">
-                                {Array.from(formula)
-                                    .slice(place.at, place.at + Math.max(1, place.length))
-                                    .join('') || ' '}
-                            </mark>
-                            {Array.from(formula)
-                                .slice(place.at + Math.max(1, place.length))
-                                .join('')}
-                        </pre>
-                    )}
-                    {trial.error.message}
-                </div>
-            )}
-            {trial.data !== undefined && formula !== '' && !trial.isError && (
-                <>
-                    <div className="mt-3 overflow-x-auto">
-                        <table className="text-small whitespace-nowrap">
-                            <thead>
-                                <tr className="border-b border-hair-strong text-soft">
-                                    <th className="pr-3 text-right font-normal">row</th>
-                                    {trial.data.inputs.map((input) => (
-                                        <th key={input} className="max-w-28 truncate pr-3 text-right font-normal">
-                                            <bdi>{input}</bdi>
-                                        </th>
-                                    ))}
-                                    <th className="text-right font-semibold text-ink">result</th>
-                                </tr>
-                            </thead>
-                            <tbody>
-                                {trial.data.rows.map((row) => (
-                                    <tr key={row.row} className="figures border-b border-hair">
-                                        <td className="pr-3 text-right text-soft">{count(row.row)}</td>
-                                        {row.inputs.map((cell, i) => (
-                                            <td key={i} className="max-w-28 truncate pr-3 text-right">
-                                                {cell}
-                                            </td>
-                                        ))}
-                                        <td className="text-right font-semibold">{row.result === '' ? '·' : row.result}</td>
-                                    </tr>
-                                ))}
-                            </tbody>
-                        </table>
-                    </div>
-                    {trial.data.no_result.map((reason) => (
-                        <p key={reason} className="mt-1 text-small text-soft">
-                            {reason}.
-                        </p>
-                    ))}
-                    <form
-                        className="mt-3 space-y-2"
-                        onSubmit={(event) => {
-                            event.preventDefault();
-                            void onChange({ kind: 'make-variable', name, formula, unit, description });
-                        }}
-                    >
-                        <Field name="Name" value={name} onChange={setName} />
-                        {trial.data.kind === 'number' && <Field name="Unit" value={unit} onChange={setUnit} />}
-                        <Button type="submit" look="primary" disabled={isBusy || name.trim() === ''}>
-                            Make it
-                        </Button>
-                    </form>
-                </>
-            )}
         </>
     );
 }

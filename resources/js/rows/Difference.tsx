@@ -1,0 +1,62 @@
+import { useState } from 'react';
+import { nameInFormula } from '../api/formula';
+import { Button } from '../ui/Button';
+import { WordChoice } from '../ui/WordChoice';
+import { numberChoices, type Parts } from './making';
+import { Trial } from './Trial';
+
+/** Later minus earlier: which is which is named, and what the sign says is a sentence. */
+export function Difference({ dataset, onChange, isBusy }: Parts) {
+    const choices = numberChoices(dataset);
+    const [later, setLater] = useState(choices[1]?.value ?? choices[0]?.value ?? '');
+    const [earlier, setEarlier] = useState(choices[0]?.value ?? '');
+    const [good, setGood] = useState<'less' | 'more' | 'neither'>('neither');
+    const variableOf = (key: string) => dataset.variables.find((variable) => variable.key === key);
+    const [a, b] = [variableOf(later), variableOf(earlier)];
+    const formula = a === undefined || b === undefined ? '' : `${nameInFormula(a.name)} - ${nameInFormula(b.name)}`;
+    const sides = { less: 'the good direction', more: 'the bad direction', neither: '' };
+    const negative = `Negative: less in ${a?.name ?? ''} than in ${b?.name ?? ''}${good === 'neither' ? '' : `, ${sides[good]}`}.`;
+    return (
+        <>
+            <p className="mt-3 leading-loose">
+                Later: <WordChoice name="Later" options={choices} value={later} onChange={setLater} />
+                <br />
+                Earlier: <WordChoice name="Earlier" options={choices} value={earlier} onChange={setEarlier} />{' '}
+                <Button
+                    className="ml-2 px-2! py-0.5! text-small!"
+                    onClick={() => {
+                        setLater(earlier);
+                        setEarlier(later);
+                    }}
+                >
+                    Swap
+                </Button>
+                <br />
+                Good is{' '}
+                <WordChoice
+                    name="Good is"
+                    options={[
+                        { value: 'less', words: 'less afterwards' },
+                        { value: 'more', words: 'more afterwards' },
+                        { value: 'neither', words: 'neither' },
+                    ]}
+                    value={good}
+                    onChange={(value) => setGood(value as typeof good)}
+                />
+            </p>
+            <p className="mt-1 border-l-3 border-accent pl-3">
+                <bdi>{negative}</bdi>
+            </p>
+            <Trial
+                key={formula}
+                dataset={dataset}
+                formula={formula}
+                name={a === undefined || b === undefined ? '' : `${a.name} − ${b.name}`}
+                unit={a?.unit === b?.unit ? (a?.unit ?? '') : ''}
+                description={negative}
+                onChange={onChange}
+                isBusy={isBusy}
+            />
+        </>
+    );
+}
