@@ -13,7 +13,7 @@ test('columns stand one behind the other, and a long name is wide within reason'
 
 test('only rows and columns in sight exist, with some rows ahead', () => {
     const seen = inSight({ ...sight, top: 100 * ROW_PX, left: 1080 }, 236, many, columnsOf(many).starts);
-    expect(seen).toMatchObject({ first: 88, last: 132, top: 88 * ROW_PX });
+    expect(seen).toMatchObject({ first: 94, last: 126, top: 94 * ROW_PX });
     expect(seen.firstColumn).toBe(9);
     expect(seen.lastColumn).toBe(18);
 });

@@ -5,7 +5,7 @@ export const GUTTER_PX = 72;
 export const HEAD_PX = 88;
 /** Browsers draw no element taller than some 30 million pixels; a view with more rows scrolls in larger steps. */
 const TALLEST_PX = 16_000_000;
-const AHEAD = 12;
+const AHEAD = 6;
 
 const narrowest: Record<Variable['type'], number> = { number: 108, category: 132, date: 122, id: 104, text: 190 };
 const WIDEST_PX = 220;
