@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { Dataset } from '../api/client';
 import { nameInFormula } from '../api/formula';
 import { count } from '../ui/format';
+import { Waiting } from '../ui/Waiting';
 import { WordChoice } from '../ui/WordChoice';
 import { useFind, useTotal } from './queries';
 import type { View } from './view';
@@ -61,6 +62,7 @@ export function RowsLine({
                     </button>
                 </span>
             )}
+            {(total.isPending || total.isPlaceholderData) && <Waiting what="Looking through the rows" />}
             {total.isError && (
                 <p role="alert" className="basis-full border-l-3 border-alarm pl-3 text-body text-ink">
                     {total.error.message}
