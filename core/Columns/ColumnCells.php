@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Columns;
 
+use RowTally\Core\Values\Exact;
 use RowTally\Core\Values\Packed;
 
 /**
@@ -107,8 +108,7 @@ final class ColumnCells
     {
         $cells = [];
         foreach (Packed::doubles("e{$count}", $chunk->payload, 8 * $offset) as $value) {
-            $text = is_nan($value) ? '' : NumberColumn::doubleToText($value);
-            $cells[] = str_ends_with($text, '.0') ? substr($text, 0, -2) : $text;
+            $cells[] = is_nan($value) ? '' : Exact::plainText($value);
         }
 
         return $cells;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace RowTally\Core\EntryCheck;
 
 use Brick\Math\BigDecimal;
+use RowTally\Core\Values\Exact;
 use RowTally\Core\Values\OrderedValues;
 
 /**
@@ -41,9 +42,9 @@ final class NumberEntries
         $sum = $values->powerSums()->sum();
         $total = $sum->toScale($values->decimals() ?? 10, \Brick\Math\RoundingMode::HALF_UP);
         $lines = [
-            new CheckLine('count-sum', number_format($n) . ' values, sum ' . self::text($total), '', null, false),
-            new CheckLine('smallest', 'The smallest', self::list($values, 1, min($n, self::ENDS)), "{$name} <= " . self::text($low), false),
-            new CheckLine('largest', 'The largest', self::list($values, max(1, $n - self::ENDS + 1), $n), "{$name} >= " . self::text($high), false),
+            new CheckLine('count-sum', number_format($n) . ' values, sum ' . Exact::plainDecimal($total), '', null, false),
+            new CheckLine('smallest', 'The smallest', self::list($values, 1, min($n, self::ENDS)), "{$name} <= " . Exact::plainDecimal($low), false),
+            new CheckLine('largest', 'The largest', self::list($values, max(1, $n - self::ENDS + 1), $n), "{$name} >= " . Exact::plainDecimal($high), false),
         ];
 
         return [...$lines, ...self::magnitude($values, $name), ...self::pattern($values, $name), ...self::repeated($values, $name)];
@@ -64,11 +65,11 @@ final class NumberEntries
         $below = $values->countUpTo($tooLow) - $values->countUpTo(BigDecimal::zero()->toBigRational());
         $lines = [];
         if ($above > 0) {
-            $lines[] = new CheckLine('magnitude-high', self::counted($above, 'value is', 'values are') . ' more than five times as large as three quarters of the others', self::list($values, max($n - $above + 1, $n - self::ENDS + 1), $n), "{$name} >= " . self::text($tooHigh), true);
+            $lines[] = new CheckLine('magnitude-high', self::counted($above, 'value is', 'values are') . ' more than five times as large as three quarters of the others', self::list($values, max($n - $above + 1, $n - self::ENDS + 1), $n), "{$name} >= " . Exact::plainDecimal($tooHigh), true);
         }
         if ($below > 0) {
             $first = $values->countUpTo(BigDecimal::zero()->toBigRational()) + 1;
-            $bound = self::text($tooLow->toScale(($values->decimals() ?? 10) + 1, \Brick\Math\RoundingMode::HALF_UP));
+            $bound = Exact::plainDecimal($tooLow->toScale(($values->decimals() ?? 10) + 1, \Brick\Math\RoundingMode::HALF_UP));
             $lines[] = new CheckLine('magnitude-low', self::counted($below, 'value is', 'values are') . ' less than a fifth of three quarters of the others', self::list($values, $first, min($first + $below - 1, $first + self::ENDS - 1)), "0 < {$name} <= {$bound}", true);
         }
 
@@ -100,7 +101,7 @@ final class NumberEntries
         if ($odd === []) {
             return [];
         }
-        $texts = array_map(static fn(array $entry): string => self::text($entry['value']), array_slice($odd, 0, self::ENDS));
+        $texts = array_map(static fn(array $entry): string => Exact::plainDecimal($entry['value']), array_slice($odd, 0, self::ENDS));
 
         return [new CheckLine('decimals', self::counted($n - $upTo, 'value has', 'values have') . " more than {$usual} " . ($usual === 1 ? 'decimal' : 'decimals'), implode('   ', $texts), "round({$name}, {$usual}) <> {$name}", true)];
     }
@@ -117,7 +118,7 @@ final class NumberEntries
         $exact = $middle->toBigRational();
         $count = $values->countUpTo($exact) - $values->countBelow($exact);
 
-        return 2 * $count > $n ? [new CheckLine('repeated', self::text($middle) . ' stands in ' . number_format($count) . ' of ' . number_format($n) . ' rows', '', "{$name} = " . self::text($middle), false)] : [];
+        return 2 * $count > $n ? [new CheckLine('repeated', Exact::plainDecimal($middle) . ' stands in ' . number_format($count) . ' of ' . number_format($n) . ' rows', '', "{$name} = " . Exact::plainDecimal($middle), false)] : [];
     }
 
     private static function decimals(BigDecimal $value): int
@@ -125,18 +126,11 @@ final class NumberEntries
         return max(0, $value->stripTrailingZeros()->getScale());
     }
 
-    private static function text(BigDecimal $value): string
-    {
-        $plain = $value->stripTrailingZeros();
-
-        return (string) ($plain->getScale() < 0 ? $plain->toScale(0) : $plain);
-    }
-
     private static function list(OrderedValues $values, int $from, int $to): string
     {
         $texts = [];
         for ($rank = $from; $rank <= $to; ++$rank) {
-            $texts[] = self::text($values->at($rank));
+            $texts[] = Exact::plainDecimal($values->at($rank));
         }
 
         return implode('   ', $texts);

@@ -92,14 +92,8 @@ final readonly class Formula
             is_bool($value) => $value ? 'yes' : 'no',
             is_string($value) => $value,
             $decimals !== null && abs($value) < 1e15 => number_format($value, $decimals, '.', ''),
-            default => self::plain($value),
+            default => Exact::plainText($value),
         }, $this->root->of($rows));
     }
 
-    private static function plain(float $value): string
-    {
-        $text = Exact::shortestText($value);
-
-        return str_ends_with($text, '.0') ? substr($text, 0, -2) : $text;
-    }
 }

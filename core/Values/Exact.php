@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Values;
 
+use Brick\Math\BigDecimal;
 use Brick\Math\BigInteger;
 use Brick\Math\BigRational;
 
@@ -63,6 +64,22 @@ final class Exact
     public static function shortestText(float $value): string
     {
         return json_encode($value, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION);
+    }
+
+    /** The same without ".0" behind a whole number, as a cell shows it. */
+    public static function plainText(float $value): string
+    {
+        $text = self::shortestText($value);
+
+        return str_ends_with($text, '.0') ? substr($text, 0, -2) : $text;
+    }
+
+    /** A decimal without zeros at its end: 2.50 is "2.5", 2E+1 is "20". */
+    public static function plainDecimal(BigDecimal $value): string
+    {
+        $plain = $value->stripTrailingZeros();
+
+        return (string) ($plain->getScale() < 0 ? $plain->toScale(0) : $plain);
     }
 
     private static function digits(BigInteger $number): int

@@ -145,23 +145,9 @@ final readonly class Call implements Node
     /** @return array{BigDecimal, BigDecimal} */
     private function edges(): array
     {
-        $fixed = static fn(Node $node): BigDecimal => BigDecimal::of($node instanceof Fixed ? self::plain((float) $node->value) : '0');
+        $fixed = static fn(Node $node): BigDecimal => BigDecimal::of($node instanceof Fixed ? Exact::plainText((float) $node->value) : '0');
 
         return [$fixed($this->arguments[1]), $fixed($this->arguments[2])];
-    }
-
-    private static function edge(BigDecimal $edge): string
-    {
-        $plain = $edge->stripTrailingZeros();
-
-        return (string) ($plain->getScale() < 0 ? $plain->toScale(0) : $plain);
-    }
-
-    private static function plain(float $value): string
-    {
-        $text = Exact::shortestText($value);
-
-        return str_ends_with($text, '.0') ? substr($text, 0, -2) : $text;
     }
 
     private static function classOf(float $x, BigDecimal $start, BigDecimal $width): ?string
@@ -172,6 +158,6 @@ final readonly class Call implements Node
         $place = BigDecimal::of(Exact::shortestText($x))->minus($start)->dividedBy($width, 0, RoundingMode::FLOOR);
         $lower = $start->plus($place->multipliedBy($width));
 
-        return '[' . self::edge($lower) . ', ' . self::edge($lower->plus($width)) . ')';
+        return '[' . Exact::plainDecimal($lower) . ', ' . Exact::plainDecimal($lower->plus($width)) . ')';
     }
 }
