@@ -4,24 +4,69 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Basis;
 
+use Brick\Math\BigDecimal;
+use RowTally\Core\Exception\InvalidInput;
+
 /**
  * The conventions behind every number of a profile. The only place where they have defaults; the same words serve the
- * address, the API and the command line.
+ * address, the API, the command line and whatever is kept.
  */
 final readonly class Basis
 {
+    public ShownDecimals $decimals;
+
     public function __construct(
         public TakenAs $takenAs = TakenAs::Sample,
         public QuartileRule $quartileRule = QuartileRule::HalvesExcluded,
         public ClassEdge $classEdge = ClassEdge::Left,
         /** Fences lie this many interquartile ranges beyond the quartiles, as decimal text. */
         public string $innerFence = '1.5',
-        public string $outerFence = '3',
-        /** How many decimals more than the data carry are shown. */
-        public int $extraDecimals = 1,
-    ) {}
+        /** Confidence level as decimal text, 0.5 to 0.999. */
+        public string $level = '0.95',
+        public MissingRows $missingRows = MissingRows::PerVariable,
+        ?ShownDecimals $decimals = null,
+        /** What the variable is called whose numbers say how often a row counts; null = each row once. */
+        public ?string $counts = null,
+        /** The condition that leaves rows in, as it was typed; null = all rows. */
+        public ?string $where = null,
+    ) {
+        if (preg_match('/^\d{1,2}(\.\d{1,3})?$/', $innerFence) !== 1 || (float) $innerFence <= 0.0) {
+            throw InvalidInput::notAFence($innerFence);
+        }
+        if (preg_match('/^0\.\d{1,6}$/', $level) !== 1 || (float) $level < 0.5 || (float) $level > 0.999) {
+            throw InvalidInput::notALevel($level);
+        }
+        $this->decimals = $decimals ?? ShownDecimals::more(1);
+    }
 
-    /** @return array{as: string, quartiles: string, class_edge: string, fences: float, missing: string, counts: null} the wire words */
+    /** Values beyond this are far outliers: twice the inner multiplier, 3 where that is 1.5. */
+    public function outerFence(): string
+    {
+        return (string) BigDecimal::of($this->innerFence)->multipliedBy(2)->stripTrailingZeros();
+    }
+
+    public function levelPercent(): string
+    {
+        return (string) BigDecimal::of($this->level)->multipliedBy(100)->stripTrailingZeros();
+    }
+
+    /** The same but for some conventions. */
+    public function with(?TakenAs $takenAs = null, ?QuartileRule $quartileRule = null, ?string $innerFence = null, ?string $level = null): self
+    {
+        return new self(
+            $takenAs ?? $this->takenAs,
+            $quartileRule ?? $this->quartileRule,
+            $this->classEdge,
+            $innerFence ?? $this->innerFence,
+            $level ?? $this->level,
+            $this->missingRows,
+            $this->decimals,
+            $this->counts,
+            $this->where,
+        );
+    }
+
+    /** @return array{as: string, quartiles: string, class_edge: string, fences: float, level: float, missing: string, decimals: string, counts: string|null, where: string|null, words: string} the wire words */
     public function toArray(): array
     {
         return [
@@ -29,8 +74,22 @@ final readonly class Basis
             'quartiles' => $this->quartileRule->value,
             'class_edge' => $this->classEdge->value,
             'fences' => (float) $this->innerFence,
-            'missing' => 'per-variable',
-            'counts' => null,
+            'level' => (float) $this->level,
+            'missing' => $this->missingRows->value,
+            'decimals' => $this->decimals->word(),
+            'counts' => $this->counts,
+            'where' => $this->where,
+            'words' => $this->words(),
         ];
+    }
+
+    /** All of it in one sentence, for whatever leaves the screen. */
+    public function words(): string
+    {
+        return "Taken as a {$this->takenAs->words()}; quartiles by {$this->quartileRule->words()}; "
+            . ($this->counts === null ? 'no counts' : "counts from {$this->counts}") . '; '
+            . ($this->where === null ? 'all rows' : "rows where {$this->where}") . '; '
+            . "missing {$this->missingRows->words()}; fences at {$this->innerFence} IQR; class edges {$this->classEdge->words()}; "
+            . "{$this->levelPercent()} % intervals; shown {$this->decimals->words()}.";
     }
 }

@@ -37,6 +37,46 @@ final readonly class NumberColumn
         return array_map(static fn(string $text): float => (float) $text, $this->dictionary);
     }
 
+    /** @return array<int, int|null> keyed from 1, over the column's decimals; missing as null */
+    public function integers(Chunk $chunk): array
+    {
+        $rows = $chunk->integers();
+        $decimals = $this->decimals ?? 0;
+        if ($chunk->encoding === ChunkEncoding::Codes) {
+            $table = [null, ...$this->scaledDictionary()];
+
+            return array_map(static fn(int $code): ?int => $table[$code], $rows);
+        }
+        $factor = 10 ** ($decimals - ($chunk->decimals ?? 0));
+        if ($chunk->missing === 0 && $factor === 1) {
+            return $rows;
+        }
+        $mark = $chunk->encoding->missingInteger();
+
+        return array_map(static fn(int $value): ?int => $value === $mark ? null : (int) ($value * $factor), $rows);
+    }
+
+    /** @return array<int, float|null> keyed from 1; missing as null */
+    public function doubles(Chunk $chunk): array
+    {
+        if ($chunk->encoding === ChunkEncoding::Float64) {
+            return array_map(static fn(float $value): ?float => is_nan($value) ? null : $value, $chunk->doubles());
+        }
+        $rows = $chunk->integers();
+        if ($chunk->encoding === ChunkEncoding::Codes) {
+            $table = [null, ...$this->doubleDictionary()];
+
+            return array_map(static fn(int $code): ?float => $table[$code], $rows);
+        }
+        $mark = $chunk->encoding->missingInteger();
+        $decimals = $chunk->decimals ?? 0;
+
+        return array_map(
+            static fn(int $value): ?float => $value === $mark ? null : self::toDouble($value, $decimals),
+            $rows,
+        );
+    }
+
     /** The double that an unscaled integer of a chunk stands for. */
     public static function toDouble(int $unscaled, int $decimals): float
     {

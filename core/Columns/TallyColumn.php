@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Columns;
 
-use RowTally\Core\Exception\InvalidInput;
 use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\Packed;
 use RowTally\Core\Values\PowerSums;
@@ -25,25 +24,15 @@ final class TallyColumn
 
     public static function whole(NumberColumn $column): Observations
     {
-        return self::byGroup($column, null, 0)[0];
+        return self::byGroup($column, Grouping::none())[0];
     }
 
-    /**
-     * The observations of each group: entry 0 for the rows without a label, entry c for the label of byte code c.
-     *
-     * @param iterable<Chunk>|null $groups byte codes of the splitting column, cut at the same rows; null = no split, and all
-     *                                     rows are entry 0
-     * @param int                  $labels how many labels the splitting column has
-     *
-     * @return list<Observations> $labels + 1 entries
-     *
-     * @throws InvalidInput when the splitting column is not held as byte codes
-     */
-    public static function byGroup(NumberColumn $column, ?iterable $groups, int $labels): array
+    /** @return list<Observations> one for each group */
+    public static function byGroup(NumberColumn $column, Grouping $grouping): array
     {
         $chunks = is_array($column->chunks) ? $column->chunks : iterator_to_array($column->chunks, false);
-        $codes = $groups === null ? null : self::groupCodes($groups);
-        $shape = new self($column, $chunks, $codes, $labels + 1);
+        // One more for the rows that are left out; what is counted of them is thrown away.
+        $shape = new self($column, $chunks, $grouping, $grouping->groups + ($grouping->isWhole() ? 0 : 1));
         $tallies = match (true) {
             $column->decimals === null => $shape->sortedDoubles(),
             $shape->onlyCodes() => $shape->countedCodes(),
@@ -51,53 +40,33 @@ final class TallyColumn
             default => $shape->sortedIntegers(),
         };
         $rows = $shape->rowsByGroup();
+        $observations = [];
+        for ($group = 0; $group < $grouping->groups; ++$group) {
+            $observations[] = new Observations($tallies[$group], $rows[$group] - $tallies[$group]->n());
+        }
 
-        return array_map(
-            static fn(ValueCounts $values, int $group): Observations => new Observations($values, $rows[$group] - $values->n()),
-            $tallies,
-            array_keys($tallies),
-        );
+        return $observations;
     }
 
-    /**
-     * @param array<Chunk>      $chunks
-     * @param list<string>|null $codes
-     */
+    /** @param array<Chunk> $chunks */
     private function __construct(
         private readonly NumberColumn $column,
         private readonly array $chunks,
-        private readonly ?array $codes,
+        private readonly Grouping $grouping,
         private readonly int $groups,
     ) {}
-
-    /**
-     * @param iterable<Chunk> $groups
-     *
-     * @return list<string>
-     */
-    private static function groupCodes(iterable $groups): array
-    {
-        $codes = [];
-        foreach ($groups as $chunk) {
-            if ($chunk->encoding !== ChunkEncoding::Codes) {
-                throw InvalidInput::notEncodable('groups');
-            }
-            $codes[] = $chunk->payload;
-        }
-
-        return $codes;
-    }
 
     /** @return list<int> how many rows each group has */
     private function rowsByGroup(): array
     {
         $rows = array_fill(0, $this->groups, 0);
         foreach ($this->chunks as $i => $chunk) {
-            if ($this->codes === null) {
+            if ($this->grouping->isWhole()) {
                 $rows[0] += $chunk->rows;
                 continue;
             }
-            foreach (count_chars($this->codes[$i], 1) as $code => $count) {
+            $bytes = $this->grouping->bytes($i);
+            foreach ($bytes === null ? array_count_values($this->grouping->codes($i)) : count_chars($bytes, 1) as $code => $count) {
                 $rows[$code] += $count;
             }
         }
@@ -121,12 +90,12 @@ final class TallyColumn
     {
         $pairs = array_fill(0, $this->groups << 8, 0);
         foreach ($this->chunks as $i => $chunk) {
-            if ($this->codes === null) {
+            if ($this->grouping->isWhole()) {
                 foreach (count_chars($chunk->payload, 1) as $code => $count) {
                     $pairs[$code] += $count;
                 }
             } else {
-                $pairs = self::countPairs($pairs, $chunk->payload, $this->codes[$i]);
+                $pairs = self::countPairs($pairs, $chunk->payload, $this->grouping->codes($i));
             }
         }
         $dictionary = $this->column->scaledDictionary();
@@ -144,12 +113,12 @@ final class TallyColumn
 
     /**
      * @param array<int, int> $pairs
+     * @param array<int, int> $group
      *
      * @return array<int, int>
      */
-    private static function countPairs(array $pairs, string $values, string $groups): array
+    private static function countPairs(array $pairs, string $values, array $group): array
     {
-        $group = Packed::integers('C*', $groups);
         foreach (Packed::integers('C*', $values) as $i => $value) {
             ++$pairs[$group[$i] << 8 | $value];
         }
@@ -184,10 +153,10 @@ final class TallyColumn
     {
         $dense = array_fill(0, $span * $this->groups, 0);
         foreach ($this->chunks as $i => $chunk) {
-            $integers = $this->integers($chunk);
-            $dense = $this->codes === null
+            $integers = $this->column->integers($chunk);
+            $dense = $this->grouping->isWhole()
                 ? self::countIntegers($dense, $integers, $min)
-                : self::countIntegersByGroup($dense, $integers, $min, $span, $this->codes[$i]);
+                : self::countIntegersByGroup($dense, $integers, $min, $span, $this->grouping->codes($i));
         }
         $tallies = [];
         for ($group = 0; $group < $this->groups; ++$group) {
@@ -226,12 +195,12 @@ final class TallyColumn
     /**
      * @param array<int, int>      $dense
      * @param array<int, int|null> $integers
+     * @param array<int, int>      $group
      *
      * @return array<int, int>
      */
-    private static function countIntegersByGroup(array $dense, array $integers, int $min, int $span, string $groups): array
+    private static function countIntegersByGroup(array $dense, array $integers, int $min, int $span, array $group): array
     {
-        $group = Packed::integers('C*', $groups);
         foreach ($integers as $i => $value) {
             if ($value !== null) {
                 ++$dense[$group[$i] * $span + $value - $min];
@@ -246,7 +215,7 @@ final class TallyColumn
     {
         return array_map(
             fn(array $values): ValueCounts => ValueCounts::ofUnorderedIntegers($values, $this->column->decimals ?? 0, $this->mergedSums()),
-            $this->gathered($this->integers(...)),
+            $this->gathered($this->column->integers(...)),
         );
     }
 
@@ -255,7 +224,7 @@ final class TallyColumn
     {
         return array_map(
             fn(array $values): ValueCounts => ValueCounts::ofUnorderedDoubles($values, $this->mergedSums()),
-            $this->gathered($this->doubles(...)),
+            $this->gathered($this->column->doubles(...)),
         );
     }
 
@@ -264,7 +233,7 @@ final class TallyColumn
     {
         $sum = null;
         foreach ($this->chunks as $chunk) {
-            if ($this->codes !== null || $chunk->powerSums === null || ($chunk->decimals === null) !== ($this->column->decimals === null)) {
+            if (!$this->grouping->isWhole() || $chunk->powerSums === null || ($chunk->decimals === null) !== ($this->column->decimals === null)) {
                 return null;
             }
             $sum = $sum === null ? $chunk->powerSums : $sum->plus($chunk->powerSums);
@@ -284,7 +253,7 @@ final class TallyColumn
     {
         $gathered = array_fill(0, $this->groups, []);
         foreach ($this->chunks as $i => $chunk) {
-            $group = $this->codes === null ? null : Packed::integers('C*', $this->codes[$i]);
+            $group = $this->grouping->isWhole() ? null : $this->grouping->codes($i);
             foreach ($read($chunk) as $row => $value) {
                 if ($value !== null) {
                     $gathered[$group === null ? 0 : $group[$row]][] = $value;
@@ -293,45 +262,5 @@ final class TallyColumn
         }
 
         return $gathered;
-    }
-
-    /** @return array<int, int|null> keyed from 1, over the column's decimals; missing as null */
-    private function integers(Chunk $chunk): array
-    {
-        $rows = $chunk->integers();
-        $decimals = $this->column->decimals ?? 0;
-        if ($chunk->encoding === ChunkEncoding::Codes) {
-            $table = [null, ...$this->column->scaledDictionary()];
-
-            return array_map(static fn(int $code): ?int => $table[$code], $rows);
-        }
-        $factor = 10 ** ($decimals - ($chunk->decimals ?? 0));
-        if ($chunk->missing === 0 && $factor === 1) {
-            return $rows;
-        }
-        $mark = $chunk->encoding->missingInteger();
-
-        return array_map(static fn(int $value): ?int => $value === $mark ? null : (int) ($value * $factor), $rows);
-    }
-
-    /** @return array<int, float|null> keyed from 1; missing as null */
-    private function doubles(Chunk $chunk): array
-    {
-        if ($chunk->encoding === ChunkEncoding::Float64) {
-            return array_map(static fn(float $value): ?float => is_nan($value) ? null : $value, $chunk->doubles());
-        }
-        $rows = $chunk->integers();
-        if ($chunk->encoding === ChunkEncoding::Codes) {
-            $table = [null, ...$this->column->doubleDictionary()];
-
-            return array_map(static fn(int $code): ?float => $table[$code], $rows);
-        }
-        $mark = $chunk->encoding->missingInteger();
-        $decimals = $chunk->decimals ?? 0;
-
-        return array_map(
-            static fn(int $value): ?float => $value === $mark ? null : NumberColumn::toDouble($value, $decimals),
-            $rows,
-        );
     }
 }

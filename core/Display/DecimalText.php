@@ -37,6 +37,24 @@ final class DecimalText
         return self::plain($number->toScale(min($decimals, self::MAX_DECIMALS), RoundingMode::HALF_UP));
     }
 
+    /** With so many significant digits, zeros at the end kept: 0.30 with two. */
+    public static function significant(int|float $value, int $digits): string
+    {
+        $number = BigDecimal::of(is_int($value) ? $value : Exact::shortestText($value));
+        if ($number->isZero()) {
+            return '0';
+        }
+        $rounded = $number->toScale($digits - 1 - self::exponent($number), RoundingMode::HALF_UP);
+        // 9.99 with two digits has become 10.0, which is one digit too many.
+        $rounded = $rounded->toScale($digits - 1 - self::exponent($rounded), RoundingMode::HALF_UP);
+        $exponent = self::exponent($rounded);
+        if ($exponent >= 15 || $exponent < -4) {
+            return self::scientific($rounded, $digits);
+        }
+
+        return self::plain($rounded->toScale(max(0, $rounded->getScale())));
+    }
+
     public static function plain(BigDecimal $number): string
     {
         return $number->isZero() ? (string) $number->abs() : str_replace('-', '−', (string) $number);
@@ -47,11 +65,11 @@ final class DecimalText
         return $number->isZero() ? 0 : strlen((string) $number->abs()->getUnscaledValue()) - $number->getScale() - 1;
     }
 
-    private static function scientific(BigDecimal $number): string
+    private static function scientific(BigDecimal $number, int $digits = self::SIGNIFICANT): string
     {
         $exponent = self::exponent($number);
         $mantissa = BigDecimal::ofUnscaledValue($number->getUnscaledValue(), $number->getScale() + $exponent)
-            ->toScale(self::SIGNIFICANT - 1, RoundingMode::HALF_UP)
+            ->toScale($digits - 1, RoundingMode::HALF_UP)
             ->stripTrailingZeros();
 
         return self::plain($mantissa) . ' × 10' . strtr((string) $exponent, self::SUPERSCRIPTS);

@@ -5,43 +5,39 @@ declare(strict_types=1);
 namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
-use RowTally\Core\Basis\TakenAs;
 use RowTally\Core\Values\Observations;
+use RowTally\Core\Working\Steps;
+use RowTally\Core\Working\Written;
 
 /**
- * Count n (N for a population): how many rows have a value.
+ * Count n: how many rows of the group have a value, or what their counts add up to.
  *
- * Definition  the number of values, repeats counted.
- * Unit        rows.
- * Undefined   never; 0 when all values are missing.
+ * Definition  Σ f, each row counting once without a counts variable.
+ * Unit        rows, or the unit of the counts.
+ * Undefined   never.
  * Source      no convention involved.
  * Accuracy    exact.
  * Cost        O(1).
  */
-final readonly class Count implements Statistic
+final readonly class Count extends NamedStatistic
 {
-    public function key(): string
+    public function __construct()
     {
-        return 'n';
+        parent::__construct('n', 'Count', 'n', 'N', ShownAs::Rows);
     }
 
-    public function label(): string
+    public function steps(Observations $observations, Basis $basis): Steps
     {
-        return 'Count';
+        return new Steps($this->symbol($basis->takenAs) . ' = Σf', [Written::size($observations) . ($observations->hasWholeCounts() ? ' rows have a value' : ' is what the counts add up to')], 'no convention involved');
     }
 
-    public function symbol(TakenAs $takenAs): string
+    protected function figure(Observations $observations, Basis $basis): Figure
     {
-        return $takenAs === TakenAs::Sample ? 'n' : 'N';
+        return Figure::rows($observations->n(), $observations->countDecimals);
     }
 
-    public function shownAs(): ShownAs
+    protected function standsWithoutValues(): bool
     {
-        return ShownAs::Rows;
-    }
-
-    public function of(Observations $observations, Basis $basis): Figure
-    {
-        return Figure::count($observations->n());
+        return true;
     }
 }

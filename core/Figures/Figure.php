@@ -4,14 +4,16 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Figures;
 
+use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
 use RowTally\Core\Values\Exact;
 
-/** One finished statistic: a value, or the reason why there is none. Never both, never neither. */
+/** One finished statistic: a value (modes: a list of them), or the reason why there is none. Never both, never neither. */
 final readonly class Figure
 {
+    /** @param int|float|list<float>|null $value */
     private function __construct(
-        public int|float|null $value,
+        public int|float|array|null $value,
         public ?Reason $reason,
     ) {}
 
@@ -20,16 +22,34 @@ final readonly class Figure
         return new self($count, null);
     }
 
+    /** A number of rows under counts of so many decimals: whole where they are. */
+    public static function rows(int $unscaled, int $decimals): self
+    {
+        return $decimals === 0 ? self::count($unscaled) : new self((float) (string) BigDecimal::ofUnscaledValue($unscaled, $decimals), null);
+    }
+
     /** The double nearest to an exact ratio. */
     public static function exact(BigRational $ratio): self
     {
-        return self::ofDouble(Exact::toFloat($ratio));
+        return self::double(Exact::toFloat($ratio));
     }
 
     /** The double nearest to the square root of an exact ratio that is not negative. */
     public static function rootOf(BigRational $ratio): self
     {
-        return self::ofDouble(Exact::squareRoot($ratio));
+        return self::double(Exact::squareRoot($ratio));
+    }
+
+    /** A finished double; null, infinity and what is no number are out of range. */
+    public static function double(?float $value): self
+    {
+        return $value === null || !is_finite($value) ? self::undefined(Reason::OutOfRange) : new self($value + 0.0, null);
+    }
+
+    /** @param list<BigDecimal> $values */
+    public static function values(array $values): self
+    {
+        return new self(array_map(static fn(BigDecimal $value): float => (float) (string) $value, $values), null);
     }
 
     public static function undefined(Reason $reason): self
@@ -37,8 +57,9 @@ final readonly class Figure
         return new self(null, $reason);
     }
 
-    private static function ofDouble(?float $value): self
+    /** The value as one number; null for a list or where there is none. */
+    public function number(): int|float|null
     {
-        return $value === null ? self::undefined(Reason::OutOfRange) : new self($value, null);
+        return is_array($this->value) ? null : $this->value;
     }
 }

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
-use RowTally\Core\Basis\TakenAs;
 use RowTally\Core\Values\Observations;
+use RowTally\Core\Working\QuantileSteps;
+use RowTally\Core\Working\Steps;
+use RowTally\Core\Working\Written;
 
 /**
  * Interquartile range: how wide the middle half of the values is, Q₃ − Q₁.
@@ -18,34 +20,29 @@ use RowTally\Core\Values\Observations;
  * Accuracy    exact, then correctly rounded.
  * Cost        a few look-ups by rank.
  */
-final readonly class InterquartileRange implements Statistic
+final readonly class InterquartileRange extends NamedStatistic
 {
-    public function key(): string
+    public function __construct()
     {
-        return 'iqr';
+        parent::__construct('iqr', 'Interquartile range', 'IQR', 'IQR', ShownAs::Unit);
     }
 
-    public function label(): string
+    public function steps(Observations $observations, Basis $basis): Steps
     {
-        return 'Interquartile range';
+        $quartiles = $observations->quartiles($basis->quartileRule);
+        $lower = QuantileSteps::quartile($observations, $basis->quartileRule, false);
+        $upper = QuantileSteps::quartile($observations, $basis->quartileRule, true);
+
+        return new Steps(
+            'IQR = Q₃ − Q₁',
+            [...$lower->lines, ...$upper->lines, 'IQR = ' . Written::number($quartiles->q3) . ' − ' . Written::inside($quartiles->q1) . ' = ' . Written::number($quartiles->interquartileRange())],
+            $lower->source,
+            true,
+        );
     }
 
-    public function symbol(TakenAs $takenAs): string
+    protected function figure(Observations $observations, Basis $basis): Figure
     {
-        return '';
-    }
-
-    public function shownAs(): ShownAs
-    {
-        return ShownAs::Unit;
-    }
-
-    public function of(Observations $observations, Basis $basis): Figure
-    {
-        if ($observations->n() === 0) {
-            return Figure::undefined(Reason::NeedsOneValue);
-        }
-
         return Figure::exact($observations->quartiles($basis->quartileRule)->interquartileRange());
     }
 }

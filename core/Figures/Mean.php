@@ -5,47 +5,44 @@ declare(strict_types=1);
 namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
-use RowTally\Core\Basis\TakenAs;
 use RowTally\Core\Values\Observations;
+use RowTally\Core\Working\Steps;
+use RowTally\Core\Working\Written;
 
 /**
- * Arithmetic mean x̄ (µ for a population): the balance point of the values.
+ * Arithmetic mean x̄ (µ for a population): the sum of the values divided by how many there are.
  *
- * Definition  x̄ = Σ fᵢxᵢ / Σ fᵢ.
+ * Definition  x̄ = Σ f·x / Σ f.
  * Unit        the unit of the variable.
  * Undefined   Reason::NeedsOneValue when n = 0.
- * Source      exact addition of the decimals as typed, see `PowerSums`.
- * Accuracy    correctly rounded.
- * Cost        one pass over the distinct values; O(1) from merged power sums.
+ * Source      no convention involved.
+ * Accuracy    exact, then correctly rounded.
+ * Cost        O(1) from merged power sums.
  */
-final readonly class Mean implements Statistic
+final readonly class Mean extends NamedStatistic
 {
-    public function key(): string
+    public function __construct()
     {
-        return 'mean';
+        parent::__construct('mean', 'Mean', 'x̄', 'µ', ShownAs::Unit);
     }
 
-    public function label(): string
+    public function steps(Observations $observations, Basis $basis): Steps
     {
-        return 'Mean';
+        $x = Written::meanSymbol($basis->takenAs);
+        $n = Written::sizeSymbol($basis->takenAs);
+
+        return new Steps(
+            "{$x} = {Σx}/{{$n}}",
+            [
+                "{$x} = {" . Written::sum($observations, static fn(string $value): string => $value) . '}/{' . Written::size($observations) . '}',
+                Written::mean($observations, $basis->takenAs),
+            ],
+            'no convention involved',
+        );
     }
 
-    public function symbol(TakenAs $takenAs): string
+    protected function figure(Observations $observations, Basis $basis): Figure
     {
-        return $takenAs === TakenAs::Sample ? 'x̄' : 'µ';
-    }
-
-    public function shownAs(): ShownAs
-    {
-        return ShownAs::Unit;
-    }
-
-    public function of(Observations $observations, Basis $basis): Figure
-    {
-        if ($observations->n() === 0) {
-            return Figure::undefined(Reason::NeedsOneValue);
-        }
-
-        return Figure::exact($observations->powerSums()->sum()->dividedBy($observations->n()));
+        return Figure::exact($observations->mean());
     }
 }

@@ -5,48 +5,34 @@ declare(strict_types=1);
 namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
-use RowTally\Core\Basis\TakenAs;
-use RowTally\Core\Quantiles\MiddleValue;
 use RowTally\Core\Values\Observations;
+use RowTally\Core\Working\QuantileSteps;
+use RowTally\Core\Working\Steps;
 
 /**
- * Median: half of the values lie below it, half above.
+ * Median: the middle value in order, or the mean of the two middle ones.
  *
- * Definition  the middle value, or the mean of the two middle ones; the same under every quartile rule.
+ * Definition  see `MiddleValue`; the same under every quartile rule.
  * Unit        the unit of the variable.
  * Undefined   Reason::NeedsOneValue when n = 0.
- * Source      see `Quantiles\MiddleValue`.
+ * Source      no convention involved.
  * Accuracy    exact, then correctly rounded.
- * Cost        one or two look-ups by rank.
+ * Cost        two look-ups by rank.
  */
-final readonly class Median implements Statistic
+final readonly class Median extends NamedStatistic
 {
-    public function key(): string
+    public function __construct()
     {
-        return 'median';
+        parent::__construct('median', 'Median', 'x̃', 'x̃', ShownAs::Unit);
     }
 
-    public function label(): string
+    public function steps(Observations $observations, Basis $basis): Steps
     {
-        return 'Median';
+        return new Steps('x̃ = the middle value in order, or the mean of the two in the middle', QuantileSteps::median($observations), 'no convention involved', true);
     }
 
-    public function symbol(TakenAs $takenAs): string
+    protected function figure(Observations $observations, Basis $basis): Figure
     {
-        return '';
-    }
-
-    public function shownAs(): ShownAs
-    {
-        return ShownAs::Unit;
-    }
-
-    public function of(Observations $observations, Basis $basis): Figure
-    {
-        if ($observations->n() === 0) {
-            return Figure::undefined(Reason::NeedsOneValue);
-        }
-
-        return Figure::exact(MiddleValue::of($observations->values));
+        return Figure::exact($observations->median());
     }
 }

@@ -5,47 +5,34 @@ declare(strict_types=1);
 namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
-use RowTally\Core\Basis\TakenAs;
 use RowTally\Core\Values\Observations;
+use RowTally\Core\Working\Steps;
+use RowTally\Core\Working\Written;
 
 /**
  * Minimum: the smallest value.
  *
- * Definition  x₍1₎.
+ * Definition  x₍₁₎.
  * Unit        the unit of the variable.
  * Undefined   Reason::NeedsOneValue when n = 0.
  * Source      no convention involved.
- * Accuracy    the typed decimal, correctly rounded.
- * Cost        one look-up by rank.
+ * Accuracy    exact.
+ * Cost        one look-up.
  */
-final readonly class Minimum implements Statistic
+final readonly class Minimum extends NamedStatistic
 {
-    public function key(): string
+    public function __construct()
     {
-        return 'min';
+        parent::__construct('min', 'Minimum', '', '', ShownAs::Unit);
     }
 
-    public function label(): string
+    public function steps(Observations $observations, Basis $basis): Steps
     {
-        return 'Minimum';
+        return new Steps('the smallest value', [Written::number($observations->values->at(1))], 'no convention involved', true);
     }
 
-    public function symbol(TakenAs $takenAs): string
+    protected function figure(Observations $observations, Basis $basis): Figure
     {
-        return '';
-    }
-
-    public function shownAs(): ShownAs
-    {
-        return ShownAs::Unit;
-    }
-
-    public function of(Observations $observations, Basis $basis): Figure
-    {
-        if ($observations->n() === 0) {
-            return Figure::undefined(Reason::NeedsOneValue);
-        }
-
         return Figure::exact($observations->values->at(1)->toBigRational());
     }
 }

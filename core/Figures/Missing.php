@@ -5,43 +5,39 @@ declare(strict_types=1);
 namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
-use RowTally\Core\Basis\TakenAs;
 use RowTally\Core\Values\Observations;
+use RowTally\Core\Working\Steps;
+use RowTally\Core\Working\Written;
 
 /**
  * Missing: how many rows of the group have no value that could be read as a number.
  *
  * Definition  rows of the group minus n.
- * Unit        rows.
+ * Unit        rows, or the unit of the counts.
  * Undefined   never.
  * Source      no convention involved.
  * Accuracy    exact.
  * Cost        O(1).
  */
-final readonly class Missing implements Statistic
+final readonly class Missing extends NamedStatistic
 {
-    public function key(): string
+    public function __construct()
     {
-        return 'missing';
+        parent::__construct('missing', 'Missing', '', '', ShownAs::Rows);
     }
 
-    public function label(): string
+    public function steps(Observations $observations, Basis $basis): Steps
     {
-        return 'Missing';
+        return new Steps('rows of the group − n', [Written::count($observations->missing + $observations->n(), $observations->countDecimals) . ' − ' . Written::size($observations) . ' = ' . Written::count($observations->missing, $observations->countDecimals)], 'no convention involved');
     }
 
-    public function symbol(TakenAs $takenAs): string
+    protected function figure(Observations $observations, Basis $basis): Figure
     {
-        return '';
+        return Figure::rows($observations->missing, $observations->countDecimals);
     }
 
-    public function shownAs(): ShownAs
+    protected function standsWithoutValues(): bool
     {
-        return ShownAs::Rows;
-    }
-
-    public function of(Observations $observations, Basis $basis): Figure
-    {
-        return Figure::count($observations->missing);
+        return true;
     }
 }

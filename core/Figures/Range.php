@@ -5,48 +5,37 @@ declare(strict_types=1);
 namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
-use RowTally\Core\Basis\TakenAs;
 use RowTally\Core\Values\Observations;
+use RowTally\Core\Working\Steps;
+use RowTally\Core\Working\Written;
 
 /**
- * Range: how far apart the largest and the smallest value lie.
+ * Range: how far apart the largest and the smallest value are.
  *
- * Definition  x₍n₎ − x₍1₎.
+ * Definition  x₍ₙ₎ − x₍₁₎.
  * Unit        the unit of the variable.
  * Undefined   Reason::NeedsOneValue when n = 0.
  * Source      no convention involved.
- * Accuracy    the difference is exact, then correctly rounded.
- * Cost        two look-ups by rank.
+ * Accuracy    exact, then correctly rounded.
+ * Cost        two look-ups.
  */
-final readonly class Range implements Statistic
+final readonly class Range extends NamedStatistic
 {
-    public function key(): string
+    public function __construct()
     {
-        return 'range';
+        parent::__construct('range', 'Range', '', '', ShownAs::Unit);
     }
 
-    public function label(): string
+    public function steps(Observations $observations, Basis $basis): Steps
     {
-        return 'Range';
+        $low = $observations->values->at(1);
+        $high = $observations->values->at($observations->n());
+
+        return new Steps('largest − smallest', [Written::number($high) . ' − ' . Written::inside($low) . ' = ' . Written::number($high->minus($low))], 'no convention involved', true);
     }
 
-    public function symbol(TakenAs $takenAs): string
+    protected function figure(Observations $observations, Basis $basis): Figure
     {
-        return '';
-    }
-
-    public function shownAs(): ShownAs
-    {
-        return ShownAs::Unit;
-    }
-
-    public function of(Observations $observations, Basis $basis): Figure
-    {
-        if ($observations->n() === 0) {
-            return Figure::undefined(Reason::NeedsOneValue);
-        }
-        $values = $observations->values;
-
-        return Figure::exact($values->at($values->n())->minus($values->at(1))->toBigRational());
+        return Figure::exact($observations->values->at($observations->n())->minus($observations->values->at(1))->toBigRational());
     }
 }

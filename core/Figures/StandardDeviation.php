@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
-use RowTally\Core\Basis\TakenAs;
 use RowTally\Core\Values\Observations;
+use RowTally\Core\Working\Steps;
+use RowTally\Core\Working\Written;
 
 /**
  * Standard deviation s (σ for a population): the root of the variance, in the unit of the values.
@@ -16,41 +17,32 @@ use RowTally\Core\Values\Observations;
  * Undefined   as the variance, but for Reason::OutOfRange: the root of an exact ratio is taken before any rounding.
  * Source      see `Variance`.
  * Accuracy    correctly rounded.
- * Cost        one pass over the distinct values; O(1) from merged power sums.
+ * Cost        O(1) from merged power sums.
  */
-final readonly class StandardDeviation implements Statistic
+final readonly class StandardDeviation extends NamedStatistic
 {
-    public function key(): string
+    public function __construct()
     {
-        return 'sd';
+        parent::__construct('sd', 'Standard deviation', 's', 'σ', ShownAs::Unit);
     }
 
-    public function label(): string
+    public function steps(Observations $observations, Basis $basis): Steps
     {
-        return 'Standard deviation';
+        $variance = (new Variance())->steps($observations, $basis);
+        $symbol = $this->symbol($basis->takenAs);
+        $square = $observations->variance($basis->takenAs);
+
+        return new Steps(
+            "{$symbol} = √{" . explode(' = ', $variance->definition, 2)[1] . '}',
+            [...$variance->lines, "{$symbol} = √{" . Written::number($square ?? 0) . '} = ' . Written::number($this->of($observations, $basis)->number() ?? 0)],
+            $variance->source,
+        );
     }
 
-    public function symbol(TakenAs $takenAs): string
+    protected function figure(Observations $observations, Basis $basis): Figure
     {
-        return $takenAs === TakenAs::Sample ? 's' : 'σ';
-    }
+        $variance = $observations->variance($basis->takenAs);
 
-    public function shownAs(): ShownAs
-    {
-        return ShownAs::Unit;
-    }
-
-    public function of(Observations $observations, Basis $basis): Figure
-    {
-        $n = $observations->n();
-        if ($n === 0) {
-            return Figure::undefined(Reason::NeedsOneValue);
-        }
-        $divisor = $basis->takenAs->varianceDivisor($n);
-        if ($divisor === 0) {
-            return Figure::undefined(Reason::NeedsTwoValues);
-        }
-
-        return Figure::rootOf($observations->powerSums()->squaredDeviations()->dividedBy($divisor));
+        return $variance === null ? Variance::tooFew($observations) : Figure::rootOf($variance);
     }
 }

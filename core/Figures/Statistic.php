@@ -7,6 +7,7 @@ namespace RowTally\Core\Figures;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\TakenAs;
 use RowTally\Core\Values\Observations;
+use RowTally\Core\Working\Steps;
 
 /** One statistic: how it is named, and how it is found. One class each, listed once in the `Catalogue`. */
 interface Statistic
@@ -23,4 +24,7 @@ interface Statistic
     public function shownAs(): ShownAs;
 
     public function of(Observations $observations, Basis $basis): Figure;
+
+    /** How the figure came about, for somebody who checks it by hand; only for a figure that has a value. */
+    public function steps(Observations $observations, Basis $basis): Steps;
 }

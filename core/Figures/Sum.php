@@ -5,47 +5,34 @@ declare(strict_types=1);
 namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
-use RowTally\Core\Basis\TakenAs;
 use RowTally\Core\Values\Observations;
+use RowTally\Core\Working\Steps;
+use RowTally\Core\Working\Written;
 
 /**
- * Sum Σx.
+ * Sum of the values.
  *
- * Definition  Σ fᵢxᵢ.
+ * Definition  Σ f·x.
  * Unit        the unit of the variable.
- * Undefined   Reason::NeedsOneValue when n = 0; Reason::OutOfRange when the sum leaves the doubles.
- * Source      exact addition of the decimals as typed, see `PowerSums`.
- * Accuracy    correctly rounded.
- * Cost        one pass over the distinct values; O(1) from merged power sums.
+ * Undefined   Reason::NeedsOneValue when n = 0. Reason::OutOfRange beyond the doubles.
+ * Source      no convention involved.
+ * Accuracy    exact, then correctly rounded.
+ * Cost        O(1) from merged power sums.
  */
-final readonly class Sum implements Statistic
+final readonly class Sum extends NamedStatistic
 {
-    public function key(): string
+    public function __construct()
     {
-        return 'sum';
+        parent::__construct('sum', 'Sum', 'Σx', 'Σx', ShownAs::Unit);
     }
 
-    public function label(): string
+    public function steps(Observations $observations, Basis $basis): Steps
     {
-        return 'Sum';
+        return new Steps('Σx = x₁ + x₂ + … + xₙ', ['Σx = ' . Written::sum($observations, static fn(string $x): string => $x) . ' = ' . Written::number($observations->sum())], 'no convention involved');
     }
 
-    public function symbol(TakenAs $takenAs): string
+    protected function figure(Observations $observations, Basis $basis): Figure
     {
-        return 'Σx';
-    }
-
-    public function shownAs(): ShownAs
-    {
-        return ShownAs::Unit;
-    }
-
-    public function of(Observations $observations, Basis $basis): Figure
-    {
-        if ($observations->n() === 0) {
-            return Figure::undefined(Reason::NeedsOneValue);
-        }
-
-        return Figure::exact($observations->powerSums()->sum());
+        return Figure::exact($observations->sum());
     }
 }

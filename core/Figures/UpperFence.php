@@ -5,47 +5,41 @@ declare(strict_types=1);
 namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
-use RowTally\Core\Basis\TakenAs;
 use RowTally\Core\Values\Observations;
+use RowTally\Core\Working\Steps;
+use RowTally\Core\Working\Written;
 
 /**
- * Upper fence: values above it are called outliers, Q₃ + 1.5 · IQR (the multiplier of the basis).
+ * Upper fence: values above it are called outliers, Q₃ + m · IQR with the multiplier m of the basis.
  *
  * Definition  under the quartile rule of the basis, see `Quartiles`.
  * Unit        the unit of the variable.
  * Undefined   Reason::NeedsOneValue when n = 0.
- * Source      see `QuartileRule`.
+ * Source      Tukey, Exploratory Data Analysis (1977), chapter 2; see `QuartileRule`.
  * Accuracy    exact, then correctly rounded.
  * Cost        a few look-ups by rank.
  */
-final readonly class UpperFence implements Statistic
+final readonly class UpperFence extends NamedStatistic
 {
-    public function key(): string
+    public function __construct()
     {
-        return 'upper_fence';
+        parent::__construct('upper_fence', 'Upper fence', '', '', ShownAs::Unit);
     }
 
-    public function label(): string
+    public function steps(Observations $observations, Basis $basis): Steps
     {
-        return 'Upper fence';
+        $quartiles = $observations->quartiles($basis->quartileRule);
+
+        return new Steps(
+            "Q₃ + {$basis->innerFence}·IQR",
+            [Written::number($quartiles->q3) . " + {$basis->innerFence}·" . Written::number($quartiles->interquartileRange()) . ' = ' . Written::number($quartiles->upperFence($basis->innerFence))],
+            'Tukey, Exploratory Data Analysis (1977), chapter 2',
+            true,
+        );
     }
 
-    public function symbol(TakenAs $takenAs): string
+    protected function figure(Observations $observations, Basis $basis): Figure
     {
-        return '';
-    }
-
-    public function shownAs(): ShownAs
-    {
-        return ShownAs::Unit;
-    }
-
-    public function of(Observations $observations, Basis $basis): Figure
-    {
-        if ($observations->n() === 0) {
-            return Figure::undefined(Reason::NeedsOneValue);
-        }
-
         return Figure::exact($observations->quartiles($basis->quartileRule)->upperFence($basis->innerFence));
     }
 }

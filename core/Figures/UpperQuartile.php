@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
-use RowTally\Core\Basis\TakenAs;
 use RowTally\Core\Values\Observations;
+use RowTally\Core\Working\QuantileSteps;
+use RowTally\Core\Working\Steps;
 
 /**
  * Upper quartile Q₃: three quarters of the values lie below it.
@@ -18,34 +19,20 @@ use RowTally\Core\Values\Observations;
  * Accuracy    exact, then correctly rounded.
  * Cost        a few look-ups by rank.
  */
-final readonly class UpperQuartile implements Statistic
+final readonly class UpperQuartile extends NamedStatistic
 {
-    public function key(): string
+    public function __construct()
     {
-        return 'q3';
+        parent::__construct('q3', 'Upper quartile', 'Q₃', 'Q₃', ShownAs::Unit);
     }
 
-    public function label(): string
+    public function steps(Observations $observations, Basis $basis): Steps
     {
-        return 'Upper quartile';
+        return QuantileSteps::quartile($observations, $basis->quartileRule, true);
     }
 
-    public function symbol(TakenAs $takenAs): string
+    protected function figure(Observations $observations, Basis $basis): Figure
     {
-        return 'Q₃';
-    }
-
-    public function shownAs(): ShownAs
-    {
-        return ShownAs::Unit;
-    }
-
-    public function of(Observations $observations, Basis $basis): Figure
-    {
-        if ($observations->n() === 0) {
-            return Figure::undefined(Reason::NeedsOneValue);
-        }
-
         return Figure::exact($observations->quartiles($basis->quartileRule)->q3);
     }
 }

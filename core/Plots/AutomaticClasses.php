@@ -26,6 +26,7 @@ final class AutomaticClasses
 {
     public const MAX = 100;
     private const FEW_VALUES = 30;
+    private const FEW_CLASSES = 6;
     private const ONE_CLASS_EACH = 20;
 
     /**
@@ -55,6 +56,23 @@ final class AutomaticClasses
         }
 
         return self::covering($min, $max, $width);
+    }
+
+    /**
+     * Some six classes, to split rows by.
+     *
+     * @throws InvalidInput when there are no values
+     */
+    public static function few(Observations $observations): Classes
+    {
+        $classes = self::for($observations);
+        if ($classes->number <= self::FEW_CLASSES || $classes->areCentredOnWholeNumbers()) {
+            return $classes;
+        }
+        $min = $observations->values->at(1);
+        $max = $observations->values->at($observations->n());
+
+        return self::covering($min, $max, RoundNumbers::stepNear($max->minus($min)->toBigRational()->dividedBy(self::FEW_CLASSES)));
     }
 
     private static function width(Observations $observations, BigRational $range): BigRational

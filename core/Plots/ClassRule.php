@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Plots;
 
+use Brick\Math\RoundingMode;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\QuartileRule;
 use RowTally\Core\Basis\TakenAs;
 use RowTally\Core\Figures\InterquartileRange;
 use RowTally\Core\Figures\Range;
 use RowTally\Core\Figures\StandardDeviation;
+use RowTally\Core\Values\Exact;
 use RowTally\Core\Values\Observations;
 
 /**
@@ -34,20 +36,20 @@ enum ClassRule: string
     {
         $spread = match ($this) {
             self::Sturges => null,
-            self::Scott => (new StandardDeviation())->of($observations, new Basis(TakenAs::Sample))->value,
-            self::FreedmanDiaconis => (new InterquartileRange())->of($observations, new Basis(quartileRule: QuartileRule::Hf7))->value,
+            self::Scott => (new StandardDeviation())->of($observations, new Basis(TakenAs::Sample))->number(),
+            self::FreedmanDiaconis => (new InterquartileRange())->of($observations, new Basis(quartileRule: QuartileRule::Hf7))->number(),
         };
         if ($spread === null || $spread <= 0) {
             return null;
         }
         $factor = $this === self::Scott ? 3.49 : 2.0;
 
-        return $factor * $spread * $observations->n() ** (-1 / 3);
+        return $factor * $spread * (Exact::toFloat($observations->size()) ?? 0.0) ** (-1 / 3);
     }
 
     public function number(Observations $observations): ?int
     {
-        $n = $observations->n();
+        $n = $observations->size()->toScale(0, RoundingMode::CEILING)->toInt();
         if ($n === 0) {
             return null;
         }
@@ -56,7 +58,7 @@ enum ClassRule: string
             return ($n === 1 ? 0 : strlen(decbin($n - 1))) + 1;
         }
         $width = $this->width($observations);
-        $range = (new Range())->of($observations, new Basis())->value;
+        $range = (new Range())->of($observations, new Basis())->number();
 
         return $width === null || $range === null ? null : (int) max(1, min(PHP_INT_MAX >> 1, ceil($range / $width)));
     }

@@ -57,8 +57,8 @@ final readonly class Outliers
         $inside = $values->countUpTo($quartiles->upperFence($basis->innerFence));
         $lowest = min($low, intdiv($most, 2));
         $highest = min($n - $inside, intdiv($most, 2));
-        $farBelow = $quartiles->lowerFence($basis->outerFence);
-        $farAbove = $quartiles->upperFence($basis->outerFence);
+        $farBelow = $quartiles->lowerFence($basis->outerFence());
+        $farAbove = $quartiles->upperFence($basis->outerFence());
         $marks = array_map(
             static fn(array $entry): array => [
                 ...$entry,

@@ -38,16 +38,28 @@ final class Quantile
         if ($n === 0) {
             throw InvalidInput::noValues('A quantile');
         }
-        $p = BigRational::nd($numerator, $denominator);
-        $position = $p->multipliedBy($n)->plus(self::offset($rule, $p))->simplified();
-        [$j, $remainder] = self::floor($position);
+        ['below' => $j, 'weight' => $weight] = self::neighbours($rule, $n, BigRational::nd($numerator, $denominator));
         $below = self::at($values, $j, $n);
-        $weight = self::weight($rule, $j, BigRational::nd($remainder, $position->getDenominator()));
         if ($weight->getSign() === 0) {
             return $below;
         }
 
         return $below->plus(self::at($values, $j + 1, $n)->minus($below)->multipliedBy($weight))->simplified();
+    }
+
+    /** np + m, the rank with its fraction. */
+    public static function position(QuartileRule $rule, int $n, BigRational $p): BigRational
+    {
+        return $p->multipliedBy($n)->plus(self::offset($rule, $p))->simplified();
+    }
+
+    /** @return array{below: int, weight: BigRational} the rank below the position, and how much the next one weighs */
+    public static function neighbours(QuartileRule $rule, int $n, BigRational $p): array
+    {
+        $position = self::position($rule, $n, $p);
+        [$j, $remainder] = self::floor($position);
+
+        return ['below' => $j, 'weight' => self::weight($rule, $j, BigRational::nd($remainder, $position->getDenominator()))];
     }
 
     private static function offset(QuartileRule $rule, BigRational $p): BigRational

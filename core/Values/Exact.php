@@ -19,6 +19,7 @@ use Brick\Math\BigRational;
 final class Exact
 {
     private const DIGITS = 30;
+    private const ROOT_DIGITS = 60;
     private const SMALLEST_NORMAL = 2.2250738585072014E-308;
 
     public static function toFloat(BigRational $ratio): ?float
@@ -44,18 +45,44 @@ final class Exact
         if ($ratio->getSign() === 0) {
             return 0.0;
         }
+        [$root, $isExact, $exponent] = self::rootDigits($ratio, self::DIGITS);
+
+        return self::fromDigits(false, $root, $isExact, $exponent);
+    }
+
+    /**
+     * The same as a ratio: exact where the root is a ratio of whole numbers, otherwise a little too small, in the 60th digit.
+     */
+    public static function squareRootRatio(BigRational $ratio): BigRational
+    {
+        if ($ratio->getSign() === 0) {
+            return BigRational::zero();
+        }
+        $simple = $ratio->simplified();
+        [$over, $under] = [$simple->getNumerator()->sqrt(), $simple->getDenominator()->sqrt()];
+        $rational = BigRational::nd($over, $under);
+        if ($rational->multipliedBy($rational)->isEqualTo($simple)) {
+            return $rational;
+        }
+        [$root, , $exponent] = self::rootDigits($ratio, self::ROOT_DIGITS);
+
+        return BigRational::of(BigDecimal::ofUnscaledValue($root, -$exponent));
+    }
+
+    /** @return array{BigInteger, bool, int} digits of the root cut off, whether nothing was cut off, and the power of ten of the last */
+    private static function rootDigits(BigRational $ratio, int $digits): array
+    {
         $numerator = $ratio->getNumerator();
         $denominator = $ratio->getDenominator();
         // Twice the digits under the root; the shift must be even so that its root is a power of ten.
-        $shift = 2 * self::DIGITS - (self::digits($numerator) - self::digits($denominator));
+        $shift = 2 * $digits - (self::digits($numerator) - self::digits($denominator));
         $shift += $shift % 2;
         [$square, $remainder] = $shift >= 0
             ? $numerator->multipliedBy(BigInteger::ten()->power($shift))->quotientAndRemainder($denominator)
             : $numerator->quotientAndRemainder($denominator->multipliedBy(BigInteger::ten()->power(-$shift)));
         $root = $square->sqrt();
-        $isExact = $remainder->isZero() && $root->multipliedBy($root)->isEqualTo($square);
 
-        return self::fromDigits(false, $root, $isExact, intdiv(-$shift, 2));
+        return [$root, $remainder->isZero() && $root->multipliedBy($root)->isEqualTo($square), intdiv(-$shift, 2)];
     }
 
     /**

@@ -130,6 +130,13 @@ final readonly class PowerSums
         return BigRational::nd($this->sum, $this->unitDenominator());
     }
 
+    public function sumOfSquares(): BigRational
+    {
+        $unit = $this->unitDenominator();
+
+        return BigRational::nd($this->sumOfSquares, $unit->multipliedBy($unit));
+    }
+
     /** @return BigRational Σ(x − x̄)², exactly; 0 when there are no values */
     public function squaredDeviations(): BigRational
     {

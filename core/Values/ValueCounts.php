@@ -216,6 +216,84 @@ final readonly class ValueCounts implements OrderedValues
         return $this->powerSums;
     }
 
+    /**
+     * Distinct values, ascending, some thousand at a time: whole numbers in the last decimal place, or doubles.
+     *
+     * @return iterable<array{list<int>|list<float>, list<int>}> the values and how often each occurs
+     */
+    public function slices(int $from = 0, ?int $to = null): iterable
+    {
+        $to ??= $this->distinct;
+        $before = $this->countBefore($from);
+        for (; $from < $to; $from += self::SLICE) {
+            $bytes = self::WORD * min(self::SLICE, $to - $from);
+            $values = substr($this->values, self::WORD * $from, $bytes);
+            $counts = [];
+            foreach (Packed::integers('q*', substr($this->upTo, self::WORD * $from, $bytes)) as $upTo) {
+                $counts[] = $upTo - $before;
+                $before = $upTo;
+            }
+            yield [array_values($this->decimals === null ? Packed::doubles('e*', $values) : Packed::integers('q*', $values)), $counts];
+        }
+    }
+
+    /** @return list<array{value: BigDecimal, count: int}> the smallest distinct values, ascending, at most $most of them */
+    public function lowest(int $most): array
+    {
+        return $this->entries(0, min($most, $this->distinct));
+    }
+
+    /** @return list<array{value: BigDecimal, count: int}> the largest distinct values, ascending, at most $most of them */
+    public function highest(int $most): array
+    {
+        return $this->entries(max(0, $this->distinct - $most), $this->distinct);
+    }
+
+    /** The sum of the values from one rank to another, both included; 0 where there are none between. */
+    public function sumBetween(int $fromRank, int $toRank): BigRational
+    {
+        $sum = BigRational::zero();
+        if ($fromRank > $toRank) {
+            return $sum;
+        }
+        $first = $this->indexOfRank($fromRank);
+        $last = $this->indexOfRank($toRank);
+        foreach ($this->slices($first, $last + 1) as [$values, $counts]) {
+            $sum = $sum->plus($this->sliceSums($values, $counts)->sum());
+        }
+        // The outermost values may occur beyond the ranks too.
+        $before = BigRational::of($this->decimal($first))->multipliedBy($fromRank - 1 - $this->countBefore($first));
+        $behind = BigRational::of($this->decimal($last))->multipliedBy($this->countBefore($last + 1) - $toRank);
+
+        return $sum->minus($before)->minus($behind)->simplified();
+    }
+
+    /**
+     * @param list<int>|list<float> $values
+     * @param list<int>             $counts
+     */
+    private function sliceSums(array $values, array $counts): PowerSums
+    {
+        if ($this->decimals === null) {
+            /** @var list<float> $values */
+            return PowerSums::ofDoubles($values, $counts);
+        }
+
+        /** @var list<int> $values */
+        return PowerSums::ofIntegers($values, $counts, $this->decimals);
+    }
+
+    /** @return list<array{value: BigDecimal, count: int}> */
+    private function entries(int $from, int $to): array
+    {
+        $entries = [];
+        for ($i = $from; $i < $to; ++$i) {
+            $entries[] = ['value' => $this->decimal($i), 'count' => $this->countBefore($i + 1) - $this->countBefore($i)];
+        }
+
+        return $entries;
+    }
+
     private function decimal(int $index): BigDecimal
     {
         return $this->decimals === null

@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use RowTally\Core\Columns\CategoryColumnBuilder;
 use RowTally\Core\Columns\Chunk;
 use RowTally\Core\Columns\ChunkEncoding;
+use RowTally\Core\Columns\Grouping;
 use RowTally\Core\Columns\NumberColumnBuilder;
 use RowTally\Core\Columns\TallyColumn;
 use RowTally\Core\Columns\TextColumnBuilder;
@@ -45,7 +46,7 @@ final class TallyColumnTest extends TestCase
         $groupChunks = array_map(static fn(array $part): Chunk => $categories->add($part)->chunk, array_chunk($groups, Chunk::ROWS));
         self::assertSame($encoding, $numberChunks[1]->encoding, 'the shape under test must be the one that runs');
 
-        $tallies = TallyColumn::byGroup($numbers->column($numberChunks), $groupChunks, count($categories->labels()));
+        $tallies = TallyColumn::byGroup($numbers->column($numberChunks), Grouping::ofCategory($groupChunks, count($categories->labels())));
 
         foreach (['', ...$categories->labels()] as $code => $label) {
             $own = array_values(array_filter($cells, static fn(int $i): bool => $groups[$i] === $label, ARRAY_FILTER_USE_KEY));
@@ -62,7 +63,7 @@ final class TallyColumnTest extends TestCase
         $column = $builder->column([$builder->add(['1'])->chunk]);
 
         $this->expectException(InvalidInput::class);
-        TallyColumn::byGroup($column, [(new TextColumnBuilder())->add(['a'])->chunk], 1);
+        TallyColumn::byGroup($column, Grouping::ofCategory([(new TextColumnBuilder())->add(['a'])->chunk], 1));
     }
 
     public function test_a_column_without_rows_has_no_values(): void

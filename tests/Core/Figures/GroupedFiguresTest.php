@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProviderExternal;
 use PHPUnit\Framework\TestCase;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Columns\CategoryColumnBuilder;
+use RowTally\Core\Columns\Grouping;
 use RowTally\Core\Columns\NumberColumnBuilder;
 use RowTally\Core\Columns\TallyColumn;
 use RowTally\Core\Figures\Mean;
@@ -27,7 +28,7 @@ final class GroupedFiguresTest extends TestCase
         $categories = new CategoryColumnBuilder();
         $numberChunk = $numbers->add(array_map(static fn(mixed $value): string => $value === null ? '' : (string) json_encode($value), $case['input']['values']))->chunk;
         $groupChunk = $categories->add(array_map(static fn(?string $label): string => $label ?? '', $case['input']['groups']))->chunk;
-        $tallies = TallyColumn::byGroup($numbers->column([$numberChunk]), [$groupChunk], count($categories->labels()));
+        $tallies = TallyColumn::byGroup($numbers->column([$numberChunk]), Grouping::ofCategory([$groupChunk], count($categories->labels())));
         $expected = $case['expected'];
 
         self::assertSame(array_column($expected['groups'], 'label'), $categories->labels());

@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Core\Support;
 
+use RowTally\Core\Columns\Grouping;
+use RowTally\Core\Columns\NumberColumnBuilder;
+use RowTally\Core\Columns\TallyUnderCounts;
+use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\ValueCounts;
 use RuntimeException;
 
@@ -44,6 +48,17 @@ final class ReferenceCases
     }
 
     /** @return iterable<string, array{array<string, mixed>}> */
+    public static function fractionalCountsCases(): iterable
+    {
+        $whole = iterator_to_array(self::wholeCountsCases());
+        foreach (self::ofKind('value_counts') as $id => $case) {
+            if (!isset($whole[$id])) {
+                yield $id => $case;
+            }
+        }
+    }
+
+    /** @return iterable<string, array{array<string, mixed>}> */
     public static function groupedCases(): iterable
     {
         return self::ofKind('grouped_rows');
@@ -67,6 +82,23 @@ final class ReferenceCases
         }
 
         return self::values($all);
+    }
+
+    /**
+     * Under counts as they stand, by the same way that a file goes.
+     *
+     * @param list<int|float|null> $numbers
+     * @param list<int|float|null> $counts
+     */
+    public static function counted(array $numbers, array $counts): Observations
+    {
+        $text = static fn(int|float|null $number): string => $number === null ? '' : (is_int($number) ? (string) $number : json_encode($number, JSON_THROW_ON_ERROR));
+        $values = new NumberColumnBuilder();
+        $weights = new NumberColumnBuilder();
+        $valueChunk = $values->add(array_map($text, $numbers))->chunk;
+        $weightChunk = $weights->add(array_map($text, $counts))->chunk;
+
+        return TallyUnderCounts::byGroup($values->column([$valueChunk]), $weights->column([$weightChunk]), Grouping::none([count($numbers)]))[0];
     }
 
     /** @param list<int|float|null> $numbers */

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace RowTally\Core\Basis;
+
+/** Which rows a figure uses when some of its variables are missing. */
+enum MissingRows: string
+{
+    case PerVariable = 'per-variable';
+    case CompleteRows = 'complete-rows';
+
+    public function words(): string
+    {
+        return match ($this) {
+            self::PerVariable => 'left out per variable',
+            self::CompleteRows => 'left out with their whole row',
+        };
+    }
+
+    public function sentence(): string
+    {
+        return match ($this) {
+            self::PerVariable => 'Each figure uses every row that has a value of its variable.',
+            self::CompleteRows => 'Only rows that have a value of every ticked variable, the split and the counts.',
+        };
+    }
+}

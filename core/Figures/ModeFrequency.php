@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace RowTally\Core\Figures;
+
+use RowTally\Core\Basis\Basis;
+use RowTally\Core\Values\Observations;
+use RowTally\Core\Working\Steps;
+
+/**
+ * Count of the mode: how often the most frequent values occur.
+ *
+ * Definition  the largest count of a value.
+ * Unit        rows, or the unit of the counts.
+ * Undefined   as `Mode`.
+ * Source      no convention involved.
+ * Accuracy    exact.
+ * Cost        one pass over the counts.
+ */
+final readonly class ModeFrequency extends NamedStatistic
+{
+    public function __construct()
+    {
+        parent::__construct('modes_frequency', 'Count of the mode', '', '', ShownAs::Rows);
+    }
+
+    public function steps(Observations $observations, Basis $basis): Steps
+    {
+        return (new Mode())->steps($observations, $basis);
+    }
+
+    protected function figure(Observations $observations, Basis $basis): Figure
+    {
+        $most = MostFrequent::of($observations->values);
+
+        return $most->reason ?? Figure::rows($most->count, $observations->countDecimals);
+    }
+}

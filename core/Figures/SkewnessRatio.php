@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace RowTally\Core\Figures;
+
+use RowTally\Core\Basis\Basis;
+use RowTally\Core\Values\Observations;
+use RowTally\Core\Working\Steps;
+
+/**
+ * Skewness ÷ its standard error: beyond ±2 it would be unusual for a normal sample.
+ *
+ * Definition  `Skewness` / `SkewnessError`.
+ * Unit        none.
+ * Undefined   as either.
+ * Source      Cramér, Mathematical Methods of Statistics (1946) 386.
+ * Accuracy    1e-12 relative on well-scaled data.
+ * Cost        that of `Skewness`.
+ */
+final readonly class SkewnessRatio extends NamedStatistic
+{
+    public function __construct()
+    {
+        parent::__construct('skewness_ratio', 'Skewness ÷ its standard error', '', '', ShownAs::Ratio);
+    }
+
+    public function steps(Observations $observations, Basis $basis): Steps
+    {
+        return Ratio::steps(new Skewness(), new SkewnessError(), $observations, $basis);
+    }
+
+    protected function figure(Observations $observations, Basis $basis): Figure
+    {
+        return Ratio::of((new Skewness())->of($observations, $basis), (new SkewnessError())->of($observations, $basis));
+    }
+}
