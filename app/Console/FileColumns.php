@@ -10,11 +10,16 @@ use App\Intake\TableReading;
 use LogicException;
 use RowTally\Core\Columns\Chunk;
 use RowTally\Core\Columns\NumberColumn;
-use RowTally\Core\Columns\TallyColumn;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Columns\Table;
+use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Exception\NotUnderstood;
+use RowTally\Core\Formula\Kind;
+use RowTally\Core\Formula\Names;
+use RowTally\Core\Formula\Rows;
+use RowTally\Core\Formula\TableRows;
 
 /** The columns of a file, held in memory. */
-final class FileColumns implements ColumnSink
+final class FileColumns implements ColumnSink, Table
 {
     /** @var array<int, list<Chunk>> */
     private array $chunks = [];
@@ -34,7 +39,7 @@ final class FileColumns implements ColumnSink
         $this->reading = $reading;
     }
 
-    public function rows(): int
+    public function rowCount(): int
     {
         return $this->reading()->rows;
     }
@@ -45,20 +50,63 @@ final class FileColumns implements ColumnSink
         return $this->reading()->variables;
     }
 
-    /**
-     * The rows without a label first, then one for each label; without $by, all rows.
-     *
-     * @return list<Observations>
-     */
-    public function observations(int $variable, ?int $by): array
+    public function variable(string $name): ReadVariable
     {
-        $read = $this->variables()[$variable];
+        return $this->variables()[$this->index($name)];
+    }
 
-        return TallyColumn::byGroup(
-            new NumberColumn($read->decimals, $read->dictionary, $this->chunks[$variable]),
-            $by === null ? null : $this->chunks[$by],
-            $by === null ? 0 : count($this->variables()[$by]->dictionary),
-        );
+    public function layout(): array
+    {
+        return array_map(static fn(Chunk $chunk): int => $chunk->rows, $this->chunks[0] ?? []);
+    }
+
+    public function type(string $name): VariableType
+    {
+        return $this->variable($name)->type;
+    }
+
+    public function dictionary(string $name): array
+    {
+        return $this->variable($name)->dictionary;
+    }
+
+    public function chunks(string $name): array
+    {
+        return $this->chunks[$this->index($name)] ?? [];
+    }
+
+    public function number(string $name): NumberColumn
+    {
+        $variable = $this->variable($name);
+        if ($variable->type !== VariableType::Number) {
+            throw NotUnderstood::noCounts($name, $variable->type->value);
+        }
+
+        return new NumberColumn($variable->decimals, $variable->dictionary, $this->chunks($name));
+    }
+
+    public function names(): Names
+    {
+        $names = [];
+        foreach ($this->variables() as $variable) {
+            $isNumber = $variable->type === VariableType::Number;
+            $names[$variable->name] = ['kind' => $isNumber ? Kind::Number : Kind::Text, 'decimals' => $isNumber ? $variable->decimals : null];
+        }
+
+        return new Names($names);
+    }
+
+    public function rows(int $chunk): Rows
+    {
+        return new TableRows($this, $chunk);
+    }
+
+    private function index(string $name): int
+    {
+        $names = array_map(static fn(ReadVariable $variable): string => $variable->name, $this->variables());
+        $index = array_search($name, $names, true);
+
+        return is_int($index) ? $index : throw new UnusableRequest("The file has no variable \"{$name}\". It has: " . implode(', ', $names) . '.');
     }
 
     private function reading(): TableReading

@@ -6,70 +6,80 @@ namespace App\Console;
 
 use App\Intake\ReadVariable;
 use Brick\Math\BigDecimal;
-use RowTally\Core\Basis\Basis;
+use RowTally\Core\Basis\MissingRows;
+use RowTally\Core\Columns\Grouping;
+use RowTally\Core\Columns\TallyColumn;
+use RowTally\Core\Columns\TallyUnderCounts;
 use RowTally\Core\Columns\VariableType;
-use RowTally\Core\Display\DecimalText;
+use RowTally\Core\Display\FigureText;
 use RowTally\Core\Figures\Catalogue;
-use RowTally\Core\Figures\ShownAs;
-use RowTally\Core\Plots\AlignedStack;
+use RowTally\Core\Figures\Figure;
+use RowTally\Core\Figures\Statistic;
+use RowTally\Core\Figures\WithinSpread;
+use RowTally\Core\Frequency\FrequencyKind;
+use RowTally\Core\Frequency\FrequencyTable;
+use RowTally\Core\Frequency\LabelFrequencies;
+use RowTally\Core\Match\Explanation;
+use RowTally\Core\Match\FindFigure;
+use RowTally\Core\Match\Stated;
+use RowTally\Core\Plots\AutomaticClasses;
+use RowTally\Core\Plots\Histogram;
 use RowTally\Core\Plots\Outliers;
 use RowTally\Core\Profile\NumberProfile;
+use RowTally\Core\Profile\Slicing;
+use RowTally\Core\Values\Exact;
 use RowTally\Core\Values\Observations;
+use RowTally\Core\Working\Working;
 use stdClass;
 
-/** What the command line answers: as one JSON document, or as a table for each variable. */
+/** What the command line answers: as one JSON document, or as tables in words. */
 final readonly class ProfileDocument
 {
-    /**
-     * @param list<string|null>                                                                                  $groups    null = rows without a label
-     * @param list<array{variable: ReadVariable, observations: list<Observations>, profile: NumberProfile|null}> $variables
-     */
+    /** How the figures of tests stand in JSON, by the beginning of their keys. */
+    private const TESTS = ['shapiro_wilk' => 'w', 'lilliefors' => 'd', 'anderson_darling' => 'a2'];
+
+    /** @param list<ReadVariable> $variables */
     private function __construct(
-        private int $rows,
-        private Basis $basis,
-        private array $groups,
+        private FileColumns $columns,
+        private FileQuestion $question,
         private array $variables,
+        private Slicing $slicing,
     ) {}
 
-    /**
-     * @param list<string> $names names of variables; none = every number variable
-     * @param list<string> $by    name of a category; none = no split
-     *
-     * @throws UnusableRequest
-     */
-    public static function of(FileColumns $columns, array $names, array $by, Basis $basis): self
+    /** @throws UnusableRequest */
+    public static function of(FileColumns $columns, FileQuestion $question): self
     {
-        if (count($by) > 1) {
-            throw new UnusableRequest('Rows can be split by one category at a time; give --by once.');
+        $variables = $question->names === []
+            ? array_values(array_filter($columns->variables(), static fn(ReadVariable $variable): bool => $variable->type === VariableType::Number && $variable->name !== $question->basis->counts))
+            : array_map($columns->variable(...), $question->names);
+        $counts = $question->basis->counts;
+        if ($counts !== null) {
+            $columns->number($counts);
         }
-        $split = $by === [] ? null : self::indexOf($columns, $by[0]);
-        $splitting = $split === null ? null : $columns->variables()[$split];
-        if ($splitting !== null && $splitting->type !== VariableType::Category) {
-            throw new UnusableRequest("\"{$splitting->name}\" makes no groups: it was read as {$splitting->type->value}. Split by a category.");
-        }
-        $indexes = $names === []
-            ? array_keys(array_filter($columns->variables(), static fn(ReadVariable $variable): bool => $variable->type === VariableType::Number))
-            : array_map(static fn(string $name): int => self::indexOf($columns, $name), $names);
-        $hasUnlabelled = $splitting !== null && $splitting->missing > 0;
-        $variables = [];
-        foreach ($indexes as $index) {
-            $variables[] = self::variable($columns, $index, $split, $hasUnlabelled, $basis);
-        }
+        $complete = $question->basis->missingRows === MissingRows::PerVariable ? [] : [
+            ...array_map(static fn(ReadVariable $variable): string => $variable->name, $variables),
+            ...$question->by,
+            ...($counts === null ? [] : [$counts]),
+        ];
 
-        return new self($columns->rows(), $basis, [...($splitting->dictionary ?? []), ...($hasUnlabelled ? [null] : [])], $variables);
+        return new self($columns, $question, $variables, Slicing::of($columns, $question->by, $question->basis->where, $complete, $question->basis->classEdge));
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
+        $counts = $this->question->basis->counts;
+
         return [
-            'basis' => $this->basis->toArray(),
-            'rows' => $this->rows,
-            'variables' => array_map(fn(array $entry): array => [
-                'variable' => $entry['variable']->name,
-                'type' => $entry['variable']->type->value,
-                'unit' => $entry['variable']->unit,
-                ...($entry['profile'] === null ? $this->ofLabels($entry['variable']) : $this->ofNumbers($entry['observations'], $entry['profile'])),
+            'basis' => $this->question->basis->toArray(),
+            'rows' => $this->columns->rowCount(),
+            'rows_in' => $this->slicing->rows,
+            ...($counts === null ? [] : ['rows_left_out' => TallyUnderCounts::rowsLeftOut($this->columns->number($counts))]),
+            'variables' => array_map(fn(ReadVariable $variable): array => [
+                'variable' => $variable->name,
+                'type' => $variable->type->value,
+                'unit' => $variable->unit,
+                ...($variable->type === VariableType::Number ? $this->ofNumbers($variable) : $this->ofLabels($variable)),
             ], $this->variables),
         ];
     }
@@ -78,131 +88,237 @@ final readonly class ProfileDocument
     public function tables(): array
     {
         $tables = [];
-        foreach ($this->variables as ['variable' => $variable, 'profile' => $profile]) {
+        foreach ($this->variables as $variable) {
             $title = $variable->unit === null ? $variable->name : "{$variable->name} ({$variable->unit})";
-            if ($profile === null) {
-                $rows = [['missing', (string) $variable->missing]];
-                foreach ($variable->labelCounts as $i => $count) {
-                    $rows[] = [$variable->dictionary[$i], (string) $count];
-                }
-                $tables[$title] = ['head' => ['', $variable->type->value], 'rows' => $rows];
+            $columns = array_map(static fn(array $labels): string => implode(' · ', array_map(static fn(?string $label): string => $label ?? 'no entry', $labels)), $this->slicing->labels);
+            if ($variable->type !== VariableType::Number) {
+                $tables[$title] = ['head' => ['', 'Overall', ...$columns], 'rows' => $this->labelRows($variable)];
                 continue;
             }
-            $decimals = $variable->decimals === null ? null : $variable->decimals + $this->basis->extraDecimals;
+            $observations = $this->observations($variable);
+            $display = $this->display($variable, $observations[0]);
             $rows = [];
-            foreach ($profile->rows as ['statistic' => $statistic, 'figures' => $figures]) {
-                $row = [trim($statistic->label() . '  ' . $statistic->symbol($this->basis->takenAs))];
-                foreach ($figures as $figure) {
-                    $row[] = $figure->value === null
-                        ? (string) $figure->reason?->value
-                        : DecimalText::of($figure->value, $statistic->shownAs() === ShownAs::Rows ? 0 : $decimals);
-                }
-                $rows[] = $row;
+            $statistics = Catalogue::chosen([...$this->question->figures, ...array_map(Catalogue::percentileKey(...), $this->question->percentiles)]);
+            foreach (NumberProfile::rows($observations[0], array_slice($observations, 1), $this->question->basis, $statistics) as ['statistic' => $statistic, 'figures' => $figures]) {
+                $rows[] = [
+                    trim($statistic->label() . '  ' . $statistic->symbol($this->question->basis->takenAs)),
+                    ...array_map(static fn(Figure $figure): string => $display->of($statistic, $figure) ?? (string) $figure->reason?->value, $figures),
+                ];
             }
-            $tables[$title] = [
-                'head' => ['', 'Overall', ...array_map(static fn(?string $label): string => $label ?? 'no entry', $this->groups)],
-                'rows' => $rows,
-            ];
+            $tables[$title] = ['head' => ['', 'Overall', ...$columns], 'rows' => $rows];
         }
 
         return $tables;
     }
 
-    /** @return array{variable: ReadVariable, observations: list<Observations>, profile: NumberProfile|null} */
-    private static function variable(FileColumns $columns, int $index, ?int $split, bool $hasUnlabelled, Basis $basis): array
+    /** @return list<string> what was asked beside the tables: workings and matches, in plain words */
+    public function texts(): array
     {
-        $variable = $columns->variables()[$index];
-        if ($variable->type !== VariableType::Number) {
-            return ['variable' => $variable, 'observations' => [], 'profile' => null];
-        }
-        $overall = $columns->observations($index, null)[0];
-        $groups = $split === null ? [] : $columns->observations($index, $split);
-        $unlabelled = array_shift($groups);
-        if ($hasUnlabelled && $unlabelled !== null) {
-            $groups[] = $unlabelled;
+        $texts = [];
+        foreach ($this->variables as $variable) {
+            if ($variable->type !== VariableType::Number) {
+                continue;
+            }
+            $overall = $this->observations($variable)[0];
+            if ($this->question->working !== null) {
+                $statistic = Catalogue::chosen([$this->question->working])[0];
+                $texts[] = Working::of($statistic, $overall, $this->question->basis, $this->display($variable, $overall))->plainText("{$variable->name}, {$statistic->label()}");
+            }
+            if ($this->question->match !== null) {
+                $texts[] = $this->matchText($variable, $overall, $this->question->match);
+            }
         }
 
-        return [
-            'variable' => $variable,
-            'observations' => [$overall, ...$groups],
-            'profile' => NumberProfile::of($overall, $groups, $basis, Catalogue::all()),
-        ];
+        return $texts;
     }
 
-    private static function indexOf(FileColumns $columns, string $name): int
+    private function matchText(ReadVariable $variable, Observations $overall, string $stated): string
     {
-        $names = array_map(static fn(ReadVariable $variable): string => $variable->name, $columns->variables());
-        $index = array_search($name, $names, true);
+        ['matches' => $matches, 'nearest' => $nearest] = FindFigure::of(Stated::of($stated), $overall, $this->question->basis);
+        $line = static fn(Explanation $explanation): string => '  ' . $explanation->statistic->label() . ' = ' . Exact::plainText($explanation->value)
+            . ($explanation->differences === [] ? ', as on this basis' : ', ' . implode(', ', $explanation->differences));
 
-        return is_int($index) ? $index : throw new UnusableRequest("The file has no variable \"{$name}\". It has: " . implode(', ', $names) . '.');
+        return $matches === []
+            ? "{$variable->name}: nothing rounds to {$stated}; the nearest are\n" . implode("\n", array_map($line, $nearest)) . "\n"
+            : "{$variable->name}: these round to {$stated}\n" . implode("\n", array_map($line, $matches)) . "\n";
+    }
+
+    private function display(ReadVariable $variable, Observations $overall): FigureText
+    {
+        return new FigureText($this->question->basis, $variable->decimals, $overall->countDecimals);
+    }
+
+    /** @return non-empty-list<Observations> overall, then each group */
+    private function observations(ReadVariable $variable): array
+    {
+        $column = $this->columns->number($variable->name);
+        $counts = $this->question->basis->counts;
+        $of = fn(Grouping $grouping): array => $counts === null
+            ? TallyColumn::byGroup($column, $grouping)
+            : TallyUnderCounts::byGroup($column, $this->columns->number($counts), $grouping, $counts);
+
+        return [$of($this->slicing->overall)[0], ...($this->question->by === [] ? [] : $of($this->slicing->grouping))];
+    }
+
+    private function frequencies(ReadVariable $variable): FrequencyTable
+    {
+        $counts = $this->question->basis->counts;
+        $columns = $missing = [];
+        $decimals = 0;
+        foreach ([$this->slicing->overall, ...($this->question->by === [] ? [] : [$this->slicing->grouping])] as $grouping) {
+            $part = LabelFrequencies::byGroup($this->columns->chunks($variable->name), count($variable->dictionary), $grouping, $counts === null ? null : $this->columns->number($counts));
+            $columns = [...$columns, ...$part['counts']];
+            $missing = [...$missing, ...$part['missing']];
+            $decimals = max($decimals, $part['countDecimals']);
+        }
+
+        return new FrequencyTable(FrequencyKind::Labels, $variable->dictionary, $columns, $missing, $decimals);
+    }
+
+    /** @return list<list<string>> */
+    private function labelRows(ReadVariable $variable): array
+    {
+        if ($variable->type !== VariableType::Category) {
+            return [['missing', (string) $variable->missing]];
+        }
+        $table = $this->frequencies($variable);
+        $text = static fn(int $count): string => Exact::plainDecimal(BigDecimal::ofUnscaledValue($count, $table->countDecimals));
+        $rows = [['missing', ...array_map($text, $table->missing)]];
+        foreach ($table->labels as $row => $label) {
+            $rows[] = [$label, ...array_map(static fn(array $column): string => $text($column[$row]), $table->counts)];
+        }
+
+        return $rows;
     }
 
     /** @return array<string, mixed> */
     private function ofLabels(ReadVariable $variable): array
     {
+        if ($variable->type !== VariableType::Category) {
+            return ['missing' => $variable->missing, 'labels' => []];
+        }
+        $table = $this->frequencies($variable);
+        $count = static fn(int $count): int|float => $table->countDecimals === 0 ? $count : $count / 10 ** $table->countDecimals;
+
         return [
-            'missing' => $variable->missing,
-            'labels' => array_map(
-                static fn(string $label, int $count): array => ['label' => $label, 'count' => $count],
-                $variable->labelCounts === [] ? [] : $variable->dictionary,
-                $variable->labelCounts,
-            ),
+            'missing' => $count($table->missing[0]),
+            'labels' => array_map(static fn(int $row, string $label): array => [
+                'label' => $label,
+                'count' => $count($table->counts[0][$row]),
+                ...(count($table->counts) > 1 ? ['by_group' => array_map(static fn(array $column): int|float => $count($column[$row]), array_slice($table->counts, 1))] : []),
+            ], array_keys($table->labels), $table->labels),
         ];
     }
 
-    /**
-     * @param list<Observations> $observations
-     *
-     * @return array<string, mixed>
-     */
-    private function ofNumbers(array $observations, NumberProfile $profile): array
+    /** @return array<string, mixed> */
+    private function ofNumbers(ReadVariable $variable): array
     {
+        $observations = $this->observations($variable);
         $groups = [];
-        foreach ([null, ...$this->groups] as $i => $label) {
-            $figures = [];
-            $undefined = [];
-            foreach ($profile->rows as ['statistic' => $statistic, 'figures' => $values]) {
-                $figures[$statistic->key()] = $values[$i]->value;
-                if ($values[$i]->reason !== null) {
-                    $undefined[$statistic->key()] = $values[$i]->reason->value;
-                }
-            }
-            $figures['outliers'] = $this->outliers($observations[$i]);
+        foreach ([[null], ...$this->slicing->labels] as $i => $labels) {
             $groups[] = [
-                'group' => $label,
-                ...($i > 0 && $label === null ? ['without_label' => true] : []),
-                'figures' => $figures,
-                'undefined' => $undefined === [] ? new stdClass() : $undefined,
+                'group' => $i === 0 || count($labels) === 1 ? $labels[0] : $labels,
+                ...($i > 0 && in_array(null, $labels, true) ? ['without_label' => true] : []),
+                ...$this->figures($observations[$i]),
             ];
         }
+        $overall = $observations[0];
 
-        return ['groups' => $groups, 'histogram' => $profile->stack === null ? null : $this->histogram($profile->stack)];
+        return [
+            'groups' => $groups,
+            'histogram' => $overall->n() === 0 ? null : $this->histogram($overall),
+            ...($this->question->match === null ? [] : ['match' => $this->matches($overall, $this->question->match)]),
+        ];
     }
 
-    /** @return list<float> every outlier, as often as it occurs */
+    /** @return array{figures: array<string, mixed>, undefined: array<string, string>|stdClass} */
+    private function figures(Observations $observations): array
+    {
+        $basis = $this->question->basis;
+        $figures = $undefined = $normality = $interval = $within = $percentiles = [];
+        $statistics = Catalogue::chosen([
+            ...array_map(static fn(Statistic $statistic): string => $statistic->key(), Catalogue::all()),
+            ...array_map(Catalogue::percentileKey(...), $this->question->percentiles),
+        ]);
+        foreach ($statistics as $statistic) {
+            $key = $statistic->key();
+            $figure = $statistic->of($observations, $basis);
+            foreach (self::TESTS as $test => $letter) {
+                if (str_starts_with($key, $test)) {
+                    $normality[$test][str_ends_with($key, '_p') ? 'p' : $letter] = $figure->value;
+                }
+            }
+            match (true) {
+                str_starts_with($key, 'ci_mean_') => $interval[substr($key, 8)] = $figure->value,
+                $statistic instanceof WithinSpread => $within[(string) $statistic->k] = $this->within($statistic, $observations),
+                str_starts_with($key, 'percentile_') => $percentiles[substr($key, 11)] = $figure->value,
+                preg_match('/_(w|d|a2|p)$/', $key) === 1 => null,
+                default => $figures[$key] = $figure->value,
+            };
+            if ($figure->reason !== null) {
+                $undefined[str_starts_with($key, 'ci_mean_') ? 'ci_mean' : $key] = $figure->reason->value;
+            }
+        }
+        $figures['modes'] ??= [];
+        $figures['ci_mean'] = ($interval['low'] ?? null) === null ? null : ['level' => (float) $basis->level, ...$interval];
+        $figures['within'] = $within;
+        $figures['normality'] = $normality;
+        $figures['outliers'] = $this->outliers($observations);
+        $figures['percentiles'] = $percentiles === [] ? new stdClass() : $percentiles;
+
+        return ['figures' => $figures, 'undefined' => $undefined === [] ? new stdClass() : $undefined];
+    }
+
+    /** @return array<string, int|float|null>|null */
+    private function within(WithinSpread $within, Observations $observations): ?array
+    {
+        $bounds = $within->bounds($observations, $this->question->basis);
+
+        return $bounds === null ? null : [
+            'low' => Exact::toFloat($bounds['low']),
+            'high' => Exact::toFloat($bounds['high']),
+            'count' => $observations->hasWholeCounts() ? $bounds['count'] : $bounds['count'] / 10 ** $observations->countDecimals,
+            'share' => $within->of($observations, $this->question->basis)->number(),
+            'expected_share' => $within->expectedShare(),
+        ];
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function matches(Observations $overall, string $stated): array
+    {
+        return array_map(static fn(Explanation $explanation): array => [
+            'figure' => $explanation->statistic->key(),
+            'value' => $explanation->value,
+            'differences' => $explanation->differences,
+        ], FindFigure::of(Stated::of($stated), $overall, $this->question->basis)['matches']);
+    }
+
+    /** @return list<float> every outlier, as often as it occurs; each once under counts that are not whole */
     private function outliers(Observations $observations): array
     {
         $values = [];
-        foreach (Outliers::every($observations, $this->basis) as ['value' => $value, 'count' => $count]) {
-            array_push($values, ...array_fill(0, $count, (float) (string) $value));
+        foreach (Outliers::every($observations, $this->question->basis) as ['value' => $value, 'count' => $count]) {
+            array_push($values, ...array_fill(0, $observations->hasWholeCounts() ? $count : 1, (float) (string) $value));
         }
 
         return $values;
     }
 
     /** @return array<string, mixed> */
-    private function histogram(AlignedStack $stack): array
+    private function histogram(Observations $overall): array
     {
-        $histogram = $stack->histograms[0];
+        $classes = $this->question->classes?->reaching($overall->values->at($overall->n())) ?? AutomaticClasses::for($overall);
+        $histogram = Histogram::of($overall->values, $classes, $this->question->basis->classEdge);
         $double = static fn(BigDecimal $number): float => (float) (string) $number;
+        $count = static fn(int $count): int|float => $overall->hasWholeCounts() ? $count : $count / 10 ** $overall->countDecimals;
 
         return [
-            'start' => $double($stack->classes->start),
-            'width' => $double($stack->classes->width),
+            'start' => $double($classes->start),
+            'width' => $double($classes->width),
             'closed' => $histogram->closed->value,
-            'counts' => $histogram->counts,
-            'below' => $histogram->below,
-            'above' => $histogram->above,
+            'counts' => array_map($count, $histogram->counts),
+            'below' => $count($histogram->below),
+            'above' => $count($histogram->above),
         ];
     }
 }

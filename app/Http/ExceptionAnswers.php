@@ -15,6 +15,7 @@ use Illuminate\Http\Exceptions\PostTooLargeException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Session\TokenMismatchException;
+use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Formula\FormulaError;
 use RowTally\Core\Parsing\Finding;
 use Symfony\Component\HttpFoundation\Response;
@@ -27,12 +28,13 @@ final class ExceptionAnswers
     public static function register(Exceptions $exceptions): void
     {
         // What is the matter with somebody's data or words is an answer and no fault of the server.
-        $exceptions->dontReport([NotATable::class, CannotExport::class, ChangeRefused::class, StaleRevision::class, FormulaError::class, UnknownVariable::class]);
+        $exceptions->dontReport([NotATable::class, CannotExport::class, ChangeRefused::class, StaleRevision::class, FormulaError::class, UnknownVariable::class, NotUnderstood::class]);
         $exceptions->respond(static fn(Response $response, Throwable $exception, Request $request): Response => $request->is('api/*') && $response->getStatusCode() === 500
             ? self::message(500, 'Something went wrong on our side, and nothing was changed. Try again; if it stays so, tell whoever runs this server (the log has the details).')
             : $response);
         $exceptions->shouldRenderJsonWhen(static fn(Request $request): bool => $request->is('api/*'));
         $exceptions->render(static fn(UnknownVariable $exception): JsonResponse => self::message(422, $exception->getMessage()));
+        $exceptions->render(static fn(NotUnderstood $exception): JsonResponse => self::message(422, $exception->getMessage()));
         $exceptions->render(static fn(CannotExport $exception): JsonResponse => self::message(422, $exception->getMessage()));
         $exceptions->render(static fn(NotATable $exception): JsonResponse => self::message(422, $exception->getMessage()));
         $exceptions->render(static fn(FormulaError $exception): JsonResponse => new JsonResponse(['message' => $exception->getMessage(), 'at' => $exception->at, 'length' => $exception->length], 422));

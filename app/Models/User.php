@@ -10,26 +10,36 @@ use Illuminate\Foundation\Auth\User as Authenticatable;
 /**
  * An account.
  *
- * @property int    $id
- * @property string $name
- * @property string $email
+ * @property int               $id
+ * @property string            $name
+ * @property string            $email
+ * @property list<string>|null $chosen_figures the figures that were chosen last
  */
 final class User extends Authenticatable
 {
-    protected $fillable = ['name', 'email', 'password'];
+    protected $fillable = ['name', 'email', 'password', 'chosen_figures'];
 
     protected $hidden = ['password', 'remember_token'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['password' => 'hashed'];
+        return ['password' => 'hashed', 'chosen_figures' => 'array'];
     }
 
     /** @return HasMany<Dataset, $this> */
     public function datasets(): HasMany
     {
         return $this->hasMany(Dataset::class);
+    }
+
+    /** @return HasMany<FigureSet, $this> */
+    public function figureSets(): HasMany
+    {
+        $sets = $this->hasMany(FigureSet::class);
+        $sets->orderBy('name');
+
+        return $sets;
     }
 
     /** @return HasMany<Import, $this> */

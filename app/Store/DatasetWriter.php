@@ -111,7 +111,7 @@ final class DatasetWriter implements ColumnSink
         ])->save();
         $values = $read->values;
         if ($values !== null) {
-            (new Tallies())->keep($variable, null, [$values], [$read->missing]);
+            (new Tallies())->keep($variable, [$values], [$read->missing]);
         }
         // A number variable with too many values to count on the way has none yet; see OrderVariables.
         $variable->update(['sketch' => $values === null ? $read->labelCounts : Sketch::of($values)]);

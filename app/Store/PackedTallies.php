@@ -8,19 +8,16 @@ use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\Packed;
 use RowTally\Core\Values\ValueCounts;
 
-/** The bytes of tallies: the number of groups, then for each its missing rows, the length of its values' bytes, and those. */
+/** The bytes of tallies: how many there are, then for each its missing rows, decimals of its counts, length of its values' bytes, and those. */
 final class PackedTallies
 {
-    /**
-     * @param list<ValueCounts> $values
-     * @param list<int>         $missing
-     */
-    public static function pack(array $values, array $missing): string
+    /** @param list<Observations> $observations */
+    public static function pack(array $observations): string
     {
-        $bytes = pack('q', count($values));
-        foreach ($values as $i => $group) {
-            $packed = $group->toBytes();
-            $bytes .= pack('qq', $missing[$i], strlen($packed)) . $packed;
+        $bytes = pack('q', count($observations));
+        foreach ($observations as $group) {
+            $packed = $group->values->toBytes();
+            $bytes .= pack('qqq', $group->missing, $group->countDecimals, strlen($packed)) . $packed;
         }
 
         return $bytes;
@@ -33,12 +30,9 @@ final class PackedTallies
         $groups = Packed::integers('q', $bytes)[1];
         $at = 8;
         for ($group = 0; $group < $groups; ++$group) {
-            [1 => $missing, 2 => $length] = Packed::integers('q2', $bytes, $at);
-            $at += 16;
-            $observations[] = new Observations(
-                ValueCounts::fromBytes(substr($bytes, $at, $length), $decimals),
-                $missing,
-            );
+            [1 => $missing, 2 => $countDecimals, 3 => $length] = Packed::integers('q3', $bytes, $at);
+            $at += 24;
+            $observations[] = new Observations(ValueCounts::fromBytes(substr($bytes, $at, $length), $decimals), $missing, $countDecimals);
             $at += $length;
         }
 

@@ -10,13 +10,16 @@ use App\Models\Dataset;
 final readonly class ProfileAnswer
 {
     /**
-     * @param list<string|null>   $groups labels in order, null = rows without a label; empty when nothing is split
-     * @param list<VariableSheet> $sheets in the order asked for
+     * @param list<list<string|null>> $groups  labels of each group shown, one for each splitting variable, null = no entry
+     * @param list<VariableSheet>     $sheets  in the order asked for
+     * @param list<int>               $leftOut rows, from 1, that the counts variable leaves out
      */
     public function __construct(
         public Dataset $dataset,
         public Question $question,
+        public int $rows,
         public array $groups,
         public array $sheets,
+        public array $leftOut,
     ) {}
 }

@@ -6,67 +6,191 @@ namespace App\Store;
 
 use App\Models\Dataset;
 use App\Models\Variable;
+use Brick\Math\BigDecimal;
 use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Display\FigureText;
+use RowTally\Core\Figures\Standing;
+use RowTally\Core\Figures\Statistic;
+use RowTally\Core\Frequency\FrequencyTable;
+use RowTally\Core\Frequency\NumberFrequencies;
+use RowTally\Core\Match\Explanation;
+use RowTally\Core\Match\FindFigure;
+use RowTally\Core\Match\Stated;
 use RowTally\Core\Profile\NumberProfile;
+use RowTally\Core\Values\Observations;
+use RowTally\Core\Working\Working;
 
-/** Answers a question about a dataset: asks the store for tallies and the core for figures and plots. */
+/** Answers questions about a dataset: asks the store for tallies and the core for figures and plots. */
 final readonly class ProfileVariables
 {
     private const UNREAD_SHOWN = 20;
+    /** So many variables are tried as counts that may have been forgotten. */
+    private const OTHER_COUNTS = 5;
 
     public function __construct(private Tallies $tallies) {}
 
+    /** The sheets of the variables asked for. */
     public function answer(Dataset $dataset, Question $question): ProfileAnswer
     {
-        $variables = $dataset->variables->keyBy('key');
-        $by = $question->by === null ? null : $variables->get($question->by) ?? throw UnknownVariable::named($question->by);
-        if ($by !== null && $by->type !== VariableType::Category) {
-            throw UnknownVariable::makesNoGroups($by->name);
-        }
-        $sheets = [];
-        foreach ($question->of as $key) {
-            $sheets[] = $this->sheet($dataset, $variables->get($key) ?? throw UnknownVariable::named($key), $by, $question);
-        }
-
-        return new ProfileAnswer($dataset, $question, $this->groups($by), $sheets);
+        return $this->answered($dataset, $question, fn(Variable $variable, Slice $slice): VariableSheet => $this->sheet($dataset, $variable, $slice, $question));
     }
 
-    private function sheet(Dataset $dataset, Variable $variable, ?Variable $by, Question $question): VariableSheet
+    /** A line for each variable, or for those asked for: figures without plots. */
+    public function overview(Dataset $dataset, Question $question): ProfileAnswer
+    {
+        $question = $question->of === [] ? $question->about(array_column($dataset->variables->all(), 'key')) : $question;
+
+        return $this->answered($dataset, $question, fn(Variable $variable, Slice $slice): VariableSheet => $this->line($dataset, $variable, $slice, $question));
+    }
+
+    /** @param int $column 0 = overall, then the groups as they are shown */
+    public function working(Dataset $dataset, Question $question, Statistic $statistic, int $column): Working
+    {
+        [$variable, $observations] = $this->column($dataset, $question, $column);
+
+        return Working::of($statistic, $observations, $question->basis, self::display($variable, $observations, $question));
+    }
+
+    /** @return array{matches: list<array{explanation: Explanation, text: string|null}>, nearest: list<array{explanation: Explanation, text: string|null}>} */
+    public function matches(Dataset $dataset, Question $question, Stated $stated, int $column): array
+    {
+        [$variable, $observations] = $this->column($dataset, $question, $column);
+        $found = FindFigure::of($stated, $observations, $question->basis, $column === 0 ? $this->underOtherCounts($dataset, $question, $variable) : []);
+        $text = static fn(Explanation $explanation): array => [
+            'explanation' => $explanation,
+            'text' => self::display($variable, $explanation->observations, $question)->of($explanation->statistic, $explanation->statistic->of($explanation->observations, $explanation->basis)),
+        ];
+
+        return ['matches' => array_map($text, $found['matches']), 'nearest' => array_map($text, $found['nearest'])];
+    }
+
+    /** @return array{standing: Standing, observations: Observations, variable: Variable} where a value stands */
+    public function standing(Dataset $dataset, Question $question, BigDecimal $value, int $column): array
+    {
+        [$variable, $observations] = $this->column($dataset, $question, $column);
+
+        return ['standing' => Standing::of($value, $observations, $question->basis), 'observations' => $observations, 'variable' => $variable];
+    }
+
+    /** @param callable(Variable, Slice): VariableSheet $of */
+    private function answered(Dataset $dataset, Question $question, callable $of): ProfileAnswer
+    {
+        $slice = Slice::of($dataset, $question, $this->tallies);
+        $variables = $dataset->variables->keyBy('key');
+        $asked = array_map(static fn(string $key): Variable => $variables->get($key) ?? throw UnknownVariable::named($key), $question->of);
+
+        return new ProfileAnswer(
+            $dataset,
+            $question,
+            $slice->rows,
+            array_map(static fn(int $group): array => $slice->labels[$group], $slice->shownGroups($question->showsNoEntry)),
+            array_map(static fn(Variable $variable): VariableSheet => $of($variable, $slice), $asked),
+            $slice->counts === null ? [] : $this->tallies->rowsLeftOut($slice->counts, $dataset->revision),
+        );
+    }
+
+    private function sheet(Dataset $dataset, Variable $variable, Slice $slice, Question $question): VariableSheet
     {
         if ($variable->type !== VariableType::Number) {
-            return new VariableSheet($variable, null, []);
+            $line = $this->line($dataset, $variable, $slice, $question);
+
+            return new VariableSheet($variable, frequencies: $question->byCount ? $line->frequencies?->byCount() : $line->frequencies, dates: $line->dates);
         }
-        $overall = $this->tallies->whole($variable, $dataset->revision);
-        $groups = [];
-        if ($by !== null) {
-            $groups = $this->tallies->observations($variable, $by, $dataset->revision);
-            // Rows without a label come last, and only where there are any.
-            $unlabelled = array_shift($groups);
-            if ($by->missing > 0 && $unlabelled !== null) {
-                $groups[] = $unlabelled;
-            }
+        $columns = $this->columns($dataset, $variable, $slice, $question);
+        $profile = NumberProfile::of($columns[0], array_slice($columns, 1), $question->basis, $question->statistics);
+        $frequencies = NumberFrequencies::of($columns, $profile->stack, $question->distinct);
+
+        return new VariableSheet(
+            $variable,
+            $profile->rows,
+            $profile->stack,
+            $question->byCount ? $frequencies->byCount() : $frequencies,
+            $variable->unread === 0 ? [] : UnreadCells::of($variable, $dataset->revision, self::UNREAD_SHOWN),
+            $columns[0]->countDecimals,
+        );
+    }
+
+    private function line(Dataset $dataset, Variable $variable, Slice $slice, Question $question): VariableSheet
+    {
+        if ($variable->type === VariableType::Number) {
+            $columns = $this->columns($dataset, $variable, $slice, $question);
+
+            return new VariableSheet(
+                $variable,
+                NumberProfile::rows($columns[0], array_slice($columns, 1), $question->basis, $question->statistics),
+                countDecimals: $columns[0]->countDecimals,
+            );
         }
 
         return new VariableSheet(
             $variable,
-            NumberProfile::of($overall, $groups, $question->basis),
-            $variable->unread === 0 ? [] : $this->firstUnread($variable, $dataset->revision),
+            frequencies: $variable->type === VariableType::Category ? $this->frequencies($dataset, $variable, $slice, $question) : null,
+            dates: $variable->type === VariableType::Date ? $this->tallies->dates($variable, $dataset->revision) : null,
         );
     }
 
-    /** @return list<array{row: int, text: string}> */
-    private function firstUnread(Variable $variable, int $revision): array
+    private function frequencies(Dataset $dataset, Variable $variable, Slice $slice, Question $question): FrequencyTable
     {
-        return UnreadCells::of($variable, $revision, self::UNREAD_SHOWN);
+        $all = $this->tallies->labels($variable, $slice, $dataset->revision);
+        $shown = [0, ...array_map(static fn(int $group): int => $group + 1, $slice->shownGroups($question->showsNoEntry))];
+
+        return new FrequencyTable(
+            $all->kind,
+            $all->labels,
+            array_map(static fn(int $column): array => $all->counts[$column], $shown),
+            array_map(static fn(int $column): int => $all->missing[$column], $shown),
+            $all->countDecimals,
+        );
     }
 
-    /** @return list<string|null> */
-    private function groups(?Variable $by): array
+    /** @return non-empty-list<Observations> overall, then the groups that are shown */
+    private function columns(Dataset $dataset, Variable $variable, Slice $slice, Question $question): array
     {
-        if ($by === null) {
-            return [];
+        $all = $this->tallies->numbers($variable, $slice, $dataset->revision);
+
+        return [$all[0], ...array_map(static fn(int $group): Observations => $all[$group + 1], $slice->shownGroups($question->showsNoEntry))];
+    }
+
+    /** @return array{Variable, Observations} the one variable asked for, overall or in one group */
+    private function column(Dataset $dataset, Question $question, int $column): array
+    {
+        $key = $question->of[0] ?? '';
+        $variable = $dataset->variables->firstWhere('key', $key) ?? throw UnknownVariable::named($key);
+        if ($variable->type !== VariableType::Number) {
+            throw UnknownVariable::hasNoFigures($variable->name);
+        }
+        $columns = $this->columns($dataset, $variable, Slice::of($dataset, $question, $this->tallies), $question);
+
+        return [$variable, $columns[$column] ?? throw UnknownVariable::noGroup($column)];
+    }
+
+    /**
+     * The same rows with the counts in force forgotten, or under variables that could be counts.
+     *
+     * @return array<string, Observations>
+     */
+    private function underOtherCounts(Dataset $dataset, Question $question, Variable $variable): array
+    {
+        $without = static fn(?string $counts): Question => new Question($question->of, [], $question->basis, [], $counts);
+        $whole = fn(?string $counts): Observations => $this->tallies->numbers($variable, Slice::of($dataset, $without($counts), $this->tallies), $dataset->revision)[0];
+        if ($question->counts !== null) {
+            return ['counts forgotten' => $whole(null)];
+        }
+        $found = [];
+        foreach ($dataset->variables as $other) {
+            if (count($found) < self::OTHER_COUNTS && $other->id !== $variable->id && $other->type === VariableType::Number && $other->decimals !== null) {
+                $own = $this->tallies->whole($other, $dataset->revision);
+                if ($own->n() > 0 && !$own->values->at(1)->isNegative() && $own->missing === 0) {
+                    $found["{$other->name} used as counts"] = $whole($other->key);
+                }
+            }
         }
 
-        return $by->missing > 0 ? [...$by->dictionary, null] : $by->dictionary;
+        return $found;
+    }
+
+    private static function display(Variable $variable, Observations $observations, Question $question): FigureText
+    {
+        return new FigureText($question->basis, $variable->shown_decimals ?? $variable->decimals, $observations->countDecimals);
     }
 }

@@ -8,15 +8,22 @@ use App\Jobs\OrderVariables;
 use App\Models\Variable;
 use App\Store\Changes\DraftRevision;
 use Illuminate\Support\Facades\DB;
+use RowTally\Core\Columns\DateEnds;
+use RowTally\Core\Columns\Grouping;
 use RowTally\Core\Columns\TallyColumn;
+use RowTally\Core\Columns\TallyUnderCounts;
 use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Frequency\FrequencyKind;
+use RowTally\Core\Frequency\FrequencyTable;
+use RowTally\Core\Frequency\LabelFrequencies;
 use RowTally\Core\Plots\Sketch;
 use RowTally\Core\Values\Observations;
+use RowTally\Core\Values\Packed;
 use RowTally\Core\Values\ValueCounts;
 
 /**
- * Distinct values with counts of a number variable, whole or by group, kept beside the columns so that another basis reads no
- * row again. Derived: the table may be emptied at any time and fills itself.
+ * Distinct values with counts of a number variable, and counts of the labels of a category, whole or by any slice of the rows,
+ * kept beside the columns so that another basis reads no row again. Derived: the table may be emptied at any time and fills itself.
  */
 final class Tallies
 {
@@ -27,46 +34,113 @@ final class Tallies
 
     public function whole(Variable $variable, int $revision): Observations
     {
-        return $this->observations($variable, null, $revision)[0];
+        return $this->tallied($variable, '', $variable->data_revision, static fn(): array => [TallyColumn::whole(StoredColumns::number($variable, $revision))])[0];
     }
 
     /**
-     * The rows without a label first, then one for each label in the order of the dictionary of $by; without $by, all rows.
-     *
-     * @return list<Observations>
+     * @return list<Observations> of the rows that are in, then of each group of the slice
      */
-    public function observations(Variable $variable, ?Variable $by, int $revision): array
+    public function numbers(Variable $variable, Slice $slice, int $revision): array
     {
-        $payload = DB::table('tallies')->where(self::key($variable, $by))->value('payload');
-        if (is_string($payload)) {
-            return PackedTallies::unpack($payload, $variable->decimals);
-        }
-        $observations = TallyColumn::byGroup(
-            StoredColumns::number($variable, $revision),
-            $by === null ? null : StoredColumns::chunks($by, $revision),
-            $by === null ? 0 : count($by->dictionary),
-        );
-        $this->keep(
-            $variable,
-            $by,
-            array_map(static fn(Observations $group): ValueCounts => $group->values, $observations),
-            array_map(static fn(Observations $group): int => $group->missing, $observations),
-        );
+        if (!$slice->isPlain()) {
+            return $this->tallied($variable, $slice->key, $revision, static function () use ($variable, $slice): array {
+                $column = $slice->table()->number($variable->name);
+                $groupings = [$slice->slicing()->overall, ...($slice->by === [] ? [] : [$slice->slicing()->grouping])];
+                $counts = $slice->counts === null ? null : $slice->table()->number($slice->counts->name);
 
-        return $observations;
+                return array_merge(...array_map(static fn(Grouping $grouping): array => $counts === null
+                    ? TallyColumn::byGroup($column, $grouping)
+                    : TallyUnderCounts::byGroup($column, $counts, $grouping, $slice->counts->name), $groupings));
+            });
+        }
+        $overall = $this->whole($variable, $revision);
+        if ($slice->by === []) {
+            return [$overall];
+        }
+        $by = $slice->by[0];
+        $groups = $this->tallied($variable, $slice->key, max($variable->data_revision, $by->data_revision), static fn(): array => TallyColumn::byGroup(
+            StoredColumns::number($variable, $revision),
+            Grouping::ofCategory(StoredColumns::chunks($by, $revision), count($by->dictionary)),
+        ));
+        // Rows without a label come last, and only where there are any.
+        $unlabelled = array_shift($groups);
+
+        return [$overall, ...$groups, ...($by->missing > 0 && $unlabelled !== null ? [$unlabelled] : [])];
+    }
+
+    /** How often each label of a category occurs among the rows that are in, then in each group of the slice. */
+    public function labels(Variable $variable, Slice $slice, int $revision): FrequencyTable
+    {
+        if ($slice->key === '') {
+            return new FrequencyTable(FrequencyKind::Labels, $variable->dictionary, [$variable->sketch], [$variable->missing]);
+        }
+        $stored = DB::table('tallies')->where(['variable_id' => $variable->id, 'slice' => $slice->key, 'revision' => $revision])->value('payload');
+        $labels = count($variable->dictionary);
+        if (!is_string($stored)) {
+            $counts = $slice->counts === null ? null : $slice->table()->number($slice->counts->name);
+            $chunks = $slice->table()->chunks($variable->name);
+            $numbers = [];
+            foreach ([$slice->slicing()->overall, ...($slice->by === [] ? [] : [$slice->slicing()->grouping])] as $grouping) {
+                $part = LabelFrequencies::byGroup($chunks, $labels, $grouping, $counts);
+                $numbers[0] = max($numbers[0] ?? 0, $part['countDecimals']);
+                foreach ($part['counts'] as $group => $column) {
+                    $numbers = [...$numbers, $part['missing'][$group], ...$column];
+                }
+            }
+            $stored = pack('q*', ...$numbers);
+            $this->store($variable, $slice->key, $revision, $stored);
+        }
+        $numbers = array_values(Packed::integers('q*', $stored));
+        $countDecimals = array_shift($numbers) ?? 0;
+        $columns = array_chunk($numbers, $labels + 1);
+        $missing = array_map(static fn(array $column): int => $column[0], $columns);
+        // A plain slice has a group for each label, the slicing only for those that occur.
+        $columns = array_map(static fn(array $column): array => array_slice($column, 1), $columns);
+        if ($slice->isPlain() && count($columns) !== count($slice->labels) + 1) {
+            [$columns, $missing] = self::spread($columns, $missing, $slice, $labels);
+        }
+
+        return new FrequencyTable(FrequencyKind::Labels, $variable->dictionary, $columns, $missing, $countDecimals);
+    }
+
+    /** @return list<int> the rows, from 1, that a counts variable leaves out */
+    public function rowsLeftOut(Variable $counts, int $revision): array
+    {
+        $stored = DB::table('tallies')->where(['variable_id' => $counts->id, 'slice' => 'left-out', 'revision' => $counts->data_revision])->value('payload');
+        if (is_string($stored)) {
+            return $stored === '' ? [] : array_values(Packed::integers('V*', $stored));
+        }
+        $rows = TallyUnderCounts::rowsLeftOut(StoredColumns::number($counts, $revision));
+        $this->store($counts, 'left-out', $counts->data_revision, implode('', array_map(static fn(int $row): string => pack('V', $row), $rows)));
+
+        return $rows;
+    }
+
+    /** @return array{first: string, last: string}|null the first and the last day or moment of a date variable; null without any */
+    public function dates(Variable $variable, int $revision): ?array
+    {
+        $stored = DB::table('tallies')->where(['variable_id' => $variable->id, 'slice' => 'dates', 'revision' => $variable->data_revision])->value('payload');
+        if (!is_string($stored)) {
+            $ends = DateEnds::of(StoredColumns::chunks($variable, $revision));
+            $stored = $ends === null ? '' : implode(' to ', $ends);
+            $this->store($variable, 'dates', $variable->data_revision, $stored);
+        }
+        [$first, $last] = [...explode(' to ', $stored, 2), '', ''];
+
+        return $first === '' ? null : ['first' => $first, 'last' => $last];
     }
 
     /**
      * @param list<ValueCounts> $values
      * @param list<int>         $missing
      */
-    public function keep(Variable $variable, ?Variable $by, array $values, array $missing): void
+    public function keep(Variable $variable, array $values, array $missing): void
     {
-        // Two profiles at once may both have worked it out; the answers are the same.
-        DB::table('tallies')->insertOrIgnore([
-            ...self::key($variable, $by),
-            'payload' => PackedTallies::pack($values, $missing),
-        ]);
+        $this->store($variable, '', $variable->data_revision, PackedTallies::pack(array_map(
+            static fn(ValueCounts $counts, int $without): Observations => new Observations($counts, $without),
+            $values,
+            $missing,
+        )));
     }
 
     /** After a change of a few cells: what was counted before serves again, but for those. Too much of it is counted anew when asked for. */
@@ -80,7 +154,7 @@ final class Tallies
             }
             $values = $this->carried($draft, $variable);
             if ($values !== null) {
-                $this->keep($variable, null, [$values], [$variable->missing]);
+                $this->keep($variable, [$values], [$variable->missing]);
             } elseif ($draft->dataset->rows <= self::ROWS_COUNTED_AT_ONCE) {
                 $values = $this->whole($variable, $draft->number)->values;
             }
@@ -100,7 +174,7 @@ final class Tallies
             return null;
         }
         $before = DB::table('tallies')
-            ->where(['variable_id' => $variable->id, 'by_variable_id' => 0, 'revision' => $draft->dataRevisionBefore($variable->id)])
+            ->where(['variable_id' => $variable->id, 'slice' => '', 'revision' => $draft->dataRevisionBefore($variable->id)])
             ->value('payload');
 
         return is_string($before) && strlen($before) <= self::QUICK_BYTES
@@ -109,16 +183,56 @@ final class Tallies
     }
 
     /**
-     * A tally holds until the values of its variable, or of the one that splits them, change.
+     * A tally holds until the values of its variable, or of what slices them, change.
      *
-     * @return array{variable_id: int, by_variable_id: int, revision: int}
+     * @param callable(): list<Observations> $count
+     *
+     * @return list<Observations>
      */
-    private static function key(Variable $variable, ?Variable $by): array
+    private function tallied(Variable $variable, string $slice, int $revision, callable $count): array
     {
-        return [
-            'variable_id' => $variable->id,
-            'by_variable_id' => $by === null ? 0 : $by->id,
-            'revision' => max($variable->data_revision, $by === null ? 0 : $by->data_revision),
-        ];
+        $payload = DB::table('tallies')->where(['variable_id' => $variable->id, 'slice' => $slice, 'revision' => $revision])->value('payload');
+        if (is_string($payload)) {
+            return PackedTallies::unpack($payload, $variable->decimals);
+        }
+        $observations = $count();
+        $this->store($variable, $slice, $revision, PackedTallies::pack($observations));
+
+        return $observations;
+    }
+
+    private function store(Variable $variable, string $slice, int $revision, string $payload): void
+    {
+        if ($slice !== '') {
+            // Undo may want the whole of an older revision again; of a slice only the last is of use.
+            DB::table('tallies')->where(['variable_id' => $variable->id, 'slice' => $slice])->where('revision', '<', $revision)->delete();
+        }
+        // Two profiles at once may both have worked it out; the answers are the same.
+        DB::table('tallies')->insertOrIgnore(['variable_id' => $variable->id, 'slice' => $slice, 'revision' => $revision, 'payload' => $payload]);
+    }
+
+    /**
+     * Puts the groups that occur where a plain slice has them.
+     *
+     * @param list<list<int>> $columns
+     * @param list<int>       $missing
+     *
+     * @return array{list<list<int>>, list<int>}
+     */
+    private static function spread(array $columns, array $missing, Slice $slice, int $labels): array
+    {
+        $places = [];
+        foreach ($slice->slicing()->labels as $i => $label) {
+            $places[json_encode($label, JSON_THROW_ON_ERROR)] = $i + 1;
+        }
+        $spread = [$columns[0]];
+        $without = [$missing[0]];
+        foreach ($slice->labels as $label) {
+            $at = $places[json_encode($label, JSON_THROW_ON_ERROR)] ?? null;
+            $spread[] = $at === null ? array_fill(0, $labels, 0) : $columns[$at];
+            $without[] = $at === null ? 0 : $missing[$at];
+        }
+
+        return [$spread, $without];
     }
 }

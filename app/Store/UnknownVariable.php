@@ -16,6 +16,21 @@ final class UnknownVariable extends RuntimeException
 
     public static function makesNoGroups(string $name): self
     {
-        return new self("\"{$name}\" makes no groups. Split by a category.");
+        return new self("\"{$name}\" makes no groups. Split by a category or a number.");
+    }
+
+    public static function makesNoCounts(string $name): self
+    {
+        return new self("\"{$name}\" cannot say how often a row counts. Choose a number.");
+    }
+
+    public static function hasNoFigures(string $name): self
+    {
+        return new self("\"{$name}\" has no figures: it is no number.");
+    }
+
+    public static function noGroup(int $column): self
+    {
+        return new self("There is no group {$column}; 0 is overall, then come the groups in their order.");
     }
 }

@@ -5,15 +5,26 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Models\Variable;
-use RowTally\Core\Profile\NumberProfile;
+use RowTally\Core\Figures\Figure;
+use RowTally\Core\Figures\Statistic;
+use RowTally\Core\Frequency\FrequencyTable;
+use RowTally\Core\Plots\AlignedStack;
 
-/** The sheet of one variable: of a number its profile, of a category how often each label occurs. */
+/** What is said of one variable: of a number figures and plots, of a number or category how often each occurs, of a date its ends. */
 final readonly class VariableSheet
 {
-    /** @param list<array{row: int, text: string}> $unread the first cells that could not be read */
+    /**
+     * @param list<array{statistic: Statistic, figures: list<Figure>}> $rows   figures overall, then of each group shown; none unless a number
+     * @param list<array{row: int, text: string}>                      $unread the first cells that could not be read
+     * @param array{first: string, last: string}|null                  $dates
+     */
     public function __construct(
         public Variable $variable,
-        public ?NumberProfile $profile,
-        public array $unread,
+        public array $rows = [],
+        public ?AlignedStack $stack = null,
+        public ?FrequencyTable $frequencies = null,
+        public array $unread = [],
+        public int $countDecimals = 0,
+        public ?array $dates = null,
     ) {}
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace RowTally\Core\Basis;
 
 use Brick\Math\BigDecimal;
-use RowTally\Core\Exception\InvalidInput;
+use RowTally\Core\Exception\NotUnderstood;
 
 /**
  * The conventions behind every number of a profile. The only place where they have defaults; the same words serve the
@@ -31,10 +31,10 @@ final readonly class Basis
         public ?string $where = null,
     ) {
         if (preg_match('/^\d{1,2}(\.\d{1,3})?$/', $innerFence) !== 1 || (float) $innerFence <= 0.0) {
-            throw InvalidInput::notAFence($innerFence);
+            throw NotUnderstood::notAFence($innerFence);
         }
         if (preg_match('/^0\.\d{1,6}$/', $level) !== 1 || (float) $level < 0.5 || (float) $level > 0.999) {
-            throw InvalidInput::notALevel($level);
+            throw NotUnderstood::notALevel($level);
         }
         $this->decimals = $decimals ?? ShownDecimals::more(1);
     }

@@ -17,4 +17,12 @@ enum ClassEdge: string
             self::Right => '(a, b]: a value on an edge belongs to the class below it',
         };
     }
+
+    public function sentence(): string
+    {
+        return match ($this) {
+            self::Left => 'The outermost class above is closed at both ends.',
+            self::Right => 'The outermost class below is closed at both ends.',
+        };
+    }
 }

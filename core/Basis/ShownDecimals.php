@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Basis;
 
-use RowTally\Core\Exception\InvalidInput;
+use RowTally\Core\Exception\NotUnderstood;
 
 /** How many decimals figures are shown with: some more than the data carry, a fixed number, or significant digits. */
 final readonly class ShownDecimals
@@ -24,12 +24,12 @@ final readonly class ShownDecimals
     /**
      * @param string $word `data+1`, `2`, or `s4`
      *
-     * @throws InvalidInput for anything else
+     * @throws NotUnderstood for anything else
      */
     public static function ofWord(string $word): self
     {
         if (preg_match('/^(data\+|s|)(\d{1,2})$/', $word, $parts) !== 1 || (int) $parts[2] > self::MOST || ($parts[1] === 's' && $parts[2] === '0')) {
-            throw InvalidInput::notDecimals($word);
+            throw NotUnderstood::notDecimals($word);
         }
 
         return new self(rtrim($parts[1], '+'), (int) $parts[2]);

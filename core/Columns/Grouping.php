@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace RowTally\Core\Columns;
 
 use RowTally\Core\Exception\InvalidInput;
+use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Values\Packed;
 
 /**
@@ -57,7 +58,7 @@ final readonly class Grouping
     public static function ofCodes(iterable $chunks, int $groups): self
     {
         if ($groups > self::MOST) {
-            throw InvalidInput::tooManyGroups($groups, self::MOST);
+            throw NotUnderstood::tooManyGroups($groups, self::MOST);
         }
         $isWide = $groups >= self::NARROW;
         $codes = [];

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Columns;
 
-use RowTally\Core\Exception\InvalidInput;
+use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\ValueCounts;
 
@@ -25,12 +25,12 @@ final class TallyUnderCounts
     /**
      * @return list<Observations> one for each group
      *
-     * @throws InvalidInput when the counts are doubles or add up to too much
+     * @throws NotUnderstood when the counts are doubles or add up to too much
      */
     public static function byGroup(NumberColumn $column, NumberColumn $counts, Grouping $grouping, string $name = 'counts'): array
     {
         if ($counts->decimals === null) {
-            throw InvalidInput::countsTooLarge($name);
+            throw NotUnderstood::countsTooLarge($name);
         }
         $values = $weights = array_fill(0, $grouping->groups, []);
         $missing = array_fill(0, $grouping->groups, 0);
@@ -60,7 +60,7 @@ final class TallyUnderCounts
             }
         }
         if ($total > self::LARGEST_TOTAL) {
-            throw InvalidInput::countsTooLarge($name);
+            throw NotUnderstood::countsTooLarge($name);
         }
         $divisor = $isWhole ? $unit : 1;
         $observations = [];

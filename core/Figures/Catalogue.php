@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Figures;
 
-use RowTally\Core\Exception\InvalidInput;
+use RowTally\Core\Exception\NotUnderstood;
 
 /** The one list of statistics, in the order of the sheet, by family. */
 final class Catalogue
@@ -52,7 +52,7 @@ final class Catalogue
      *
      * @return list<Statistic>
      *
-     * @throws InvalidInput for a key that is none
+     * @throws NotUnderstood for a key that is none
      */
     public static function chosen(array $keys): array
     {
@@ -67,7 +67,7 @@ final class Catalogue
         $percents = [];
         foreach (array_keys($asked) as $key) {
             if (!str_starts_with($key, self::PERCENTILE)) {
-                throw InvalidInput::unknownFigure($key);
+                throw NotUnderstood::unknownFigure($key);
             }
             $percents[] = substr($key, strlen(self::PERCENTILE));
         }

@@ -50,6 +50,9 @@ final readonly class Kurtosis extends NamedStatistic
     protected function figure(Observations $observations, Basis $basis): Figure
     {
         $n = Exact::toFloat($observations->size()) ?? 0.0;
+        if ($basis->takenAs === TakenAs::Sample && $n <= 3.0) {
+            return Figure::undefined(Reason::NeedsFourValues);
+        }
         if ($observations->allEqual()) {
             return Figure::undefined(Reason::AllValuesAreEqual);
         }
@@ -58,6 +61,6 @@ final readonly class Kurtosis extends NamedStatistic
             return Figure::double($excess);
         }
 
-        return $n <= 3.0 ? Figure::undefined(Reason::NeedsFourValues) : Figure::double((($n + 1.0) * $excess + 6.0) * ($n - 1.0) / (($n - 2.0) * ($n - 3.0)));
+        return Figure::double((($n + 1.0) * $excess + 6.0) * ($n - 1.0) / (($n - 2.0) * ($n - 3.0)));
     }
 }

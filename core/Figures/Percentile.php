@@ -6,7 +6,7 @@ namespace RowTally\Core\Figures;
 
 use Brick\Math\BigDecimal;
 use RowTally\Core\Basis\Basis;
-use RowTally\Core\Exception\InvalidInput;
+use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Values\Exact;
 use RowTally\Core\Values\Observations;
 use RowTally\Core\Working\QuantileSteps;
@@ -33,12 +33,12 @@ final readonly class Percentile extends NamedStatistic
     /**
      * @param string $percent from 0 to 100, as a person types it
      *
-     * @throws InvalidInput for anything else
+     * @throws NotUnderstood for anything else
      */
     public function __construct(string $percent)
     {
         if (preg_match('/^\d{1,3}(\.\d{1,' . self::MOST_DECIMALS . '})?$/', $percent) !== 1 || (float) $percent > 100.0) {
-            throw InvalidInput::notAPercent($percent);
+            throw NotUnderstood::notAPercent($percent);
         }
         $this->percent = Exact::plainDecimal(BigDecimal::of($percent));
         $exact = BigDecimal::of($percent);

@@ -49,13 +49,13 @@ final readonly class Skewness extends NamedStatistic
     protected function figure(Observations $observations, Basis $basis): Figure
     {
         $n = Exact::toFloat($observations->size()) ?? 0.0;
+        if ($basis->takenAs === TakenAs::Sample && $n <= 2.0) {
+            return Figure::undefined(Reason::NeedsThreeValues);
+        }
         if ($observations->allEqual()) {
             return Figure::undefined(Reason::AllValuesAreEqual);
         }
-        if ($basis->takenAs === TakenAs::Population) {
-            return Figure::double($observations->shape()->skewness);
-        }
 
-        return $n <= 2.0 ? Figure::undefined(Reason::NeedsThreeValues) : Figure::double($observations->shape()->skewness * sqrt($n * ($n - 1.0)) / ($n - 2.0));
+        return $basis->takenAs === TakenAs::Population ? Figure::double($observations->shape()->skewness) : Figure::double($observations->shape()->skewness * sqrt($n * ($n - 1.0)) / ($n - 2.0));
     }
 }

@@ -27,6 +27,8 @@ final readonly class AlignedStack
         /** The largest count of any class, overall and among the groups: where a scale of counts must reach. */
         public int $highestOverall,
         public int $highestInGroups,
+        /** Counts are whole numbers of 10^−countDecimals. */
+        public int $countDecimals,
     ) {}
 
     /**
@@ -59,6 +61,7 @@ final readonly class AlignedStack
             $boxes,
             $histograms[0]->highest(),
             $inGroups === [] ? 0 : max($inGroups),
+            $overall->countDecimals,
         );
     }
 }

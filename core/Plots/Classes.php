@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace RowTally\Core\Plots;
 
 use Brick\Math\BigDecimal;
+use Brick\Math\RoundingMode;
+use RowTally\Core\Basis\ClassEdge;
+use RowTally\Core\Values\Exact;
 
 /** Equal classes side by side, their edges exact decimals. */
 final readonly class Classes
@@ -16,6 +19,14 @@ final readonly class Classes
         /** 1 or more */
         public int $number,
     ) {}
+
+    /** From the same start and of the same width, as many as it takes to reach a value; one at least. */
+    public function reaching(BigDecimal $value): self
+    {
+        $number = $value->minus($this->start)->toBigRational()->dividedBy($this->width)->toScale(0, RoundingMode::CEILING)->toInt();
+
+        return new self($this->start, $this->width, max(1, $number));
+    }
 
     public function edge(int $index): BigDecimal
     {
@@ -37,5 +48,26 @@ final readonly class Classes
     public function edges(): array
     {
         return array_map(fn(int $i): float => (float) (string) $this->edge($i), range(0, $this->number));
+    }
+
+    /** @return list<string> each class in words: "20 to under 25", or "over 20 to 25"; the whole number it is centred on */
+    public function labels(ClassEdge $edge): array
+    {
+        return array_map(fn(int $i): string => $this->label($i, $edge), range(0, $this->number - 1));
+    }
+
+    private function label(int $i, ClassEdge $edge): string
+    {
+        $text = static fn(BigDecimal $number): string => str_replace('-', '−', Exact::plainDecimal($number));
+        if ($this->areCentredOnWholeNumbers()) {
+            return $text($this->edge($i)->plus('0.5'));
+        }
+        [$from, $to] = [$text($this->edge($i)), $text($this->edge($i + 1))];
+
+        return match (true) {
+            $edge === ClassEdge::Left && $i === $this->number - 1, $edge === ClassEdge::Right && $i === 0 => "{$from} to {$to}",
+            $edge === ClassEdge::Left => "{$from} to under {$to}",
+            default => "over {$from} to {$to}",
+        };
     }
 }

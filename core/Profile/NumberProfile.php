@@ -28,7 +28,18 @@ final readonly class NumberProfile
      */
     public static function of(Observations $overall, array $groups, Basis $basis, ?array $statistics = null): self
     {
-        $rows = array_map(
+        return new self(self::rows($overall, $groups, $basis, $statistics ?? Catalogue::essentials()), AlignedStack::of($overall, $groups, $basis));
+    }
+
+    /**
+     * @param list<Observations> $groups
+     * @param list<Statistic>    $statistics
+     *
+     * @return list<array{statistic: Statistic, figures: list<Figure>}> figures overall, then of each group
+     */
+    public static function rows(Observations $overall, array $groups, Basis $basis, array $statistics): array
+    {
+        return array_map(
             static fn(Statistic $statistic): array => [
                 'statistic' => $statistic,
                 'figures' => array_map(
@@ -36,9 +47,7 @@ final readonly class NumberProfile
                     [$overall, ...$groups],
                 ),
             ],
-            $statistics ?? Catalogue::essentials(),
+            $statistics,
         );
-
-        return new self($rows, AlignedStack::of($overall, $groups, $basis));
     }
 }

@@ -12,13 +12,11 @@ use RowTally\Core\Columns\Presence;
 use RowTally\Core\Columns\Table;
 use RowTally\Core\Columns\TallyColumn;
 use RowTally\Core\Columns\VariableType;
-use RowTally\Core\Display\DecimalText;
-use RowTally\Core\Exception\InvalidInput;
+use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Formula\Formula;
 use RowTally\Core\Formula\FormulaError;
 use RowTally\Core\Plots\AutomaticClasses;
 use RowTally\Core\Plots\Classes;
-use RowTally\Core\Values\Exact;
 use RowTally\Core\Values\Packed;
 
 /**
@@ -45,7 +43,7 @@ final readonly class Slicing
      * @param list<string> $by       names of the splitting variables, none to two
      * @param list<string> $complete names of the variables that must have a value
      *
-     * @throws InvalidInput
+     * @throws NotUnderstood
      * @throws FormulaError
      */
     public static function of(Table $table, array $by, ?string $where, array $complete, ClassEdge $edge): self
@@ -73,7 +71,7 @@ final readonly class Slicing
             foreach ($kept as $row => $isIn) {
                 if ($isIn === true) {
                     ++$rows;
-                    $seen[$group[$row]] = true;
+                    $seen[(int) $group[$row]] = true;
                 } else {
                     $group[$row] = null;
                 }
@@ -83,7 +81,7 @@ final readonly class Slicing
         }
         ksort($seen);
         if (count($seen) > Grouping::MOST) {
-            throw InvalidInput::tooManyGroups(count($seen), Grouping::MOST);
+            throw NotUnderstood::tooManyGroups(count($seen), Grouping::MOST);
         }
         $places = array_flip(array_keys($seen));
         $isAll = $where === null && $complete === [];
@@ -94,25 +92,30 @@ final readonly class Slicing
                 array_map(static fn(array $chunk): array => array_map(static fn(?int $code): ?int => $code === null ? null : $places[$code], $chunk), $codes),
                 count($places),
             ),
-            $splits === [] ? [] : array_map(static fn(int $code): array => self::labelsOf($code, array_column($splits, 'labels')), array_keys($places)),
+            $splits === [] ? [] : self::labelsOf(array_keys($seen), array_column($splits, 'labels')),
             $rows,
         );
     }
 
     /**
+     * @param list<int>               $codes
      * @param list<list<string|null>> $levels
      *
-     * @return list<string|null>
+     * @return list<list<string|null>>
      */
-    private static function labelsOf(int $code, array $levels): array
+    private static function labelsOf(array $codes, array $levels): array
     {
-        $labels = [];
-        foreach (array_reverse($levels) as $level) {
-            array_unshift($labels, $level[$code % count($level)]);
-            $code = intdiv($code, count($level));
+        $all = [];
+        foreach ($codes as $code) {
+            $labels = [];
+            foreach (array_reverse($levels) as $level) {
+                array_unshift($labels, $level[$code % count($level)]);
+                $code = intdiv($code, count($level));
+            }
+            $all[] = $labels;
         }
 
-        return $labels;
+        return $all;
     }
 
     /** @return array{labels: list<string|null>, codes: callable(int): list<int>} no entry is the last label */
@@ -121,7 +124,7 @@ final readonly class Slicing
         return match ($table->type($name)) {
             VariableType::Category => self::splitByLabels($table, $name),
             VariableType::Number => self::splitByClasses($table->number($name), $edge),
-            default => throw InvalidInput::makesNoGroups($name, $table->type($name)->value),
+            default => throw NotUnderstood::makesNoGroups($name, $table->type($name)->value),
         };
     }
 
@@ -157,7 +160,7 @@ final readonly class Slicing
         $isOpenBelow = $edge === ClassEdge::Right && $column->decimals === null;
 
         return [
-            'labels' => [...array_map(static fn(int $i): string => self::label($classes, $i, $edge), range(0, $number - 1)), null],
+            'labels' => [...$classes->labels($edge), null],
             'codes' => static function (int $chunk) use ($column, $chunks, $least, $number, $isOpenBelow): array {
                 $rows = $column->decimals === null ? $column->doubles($chunks[$chunk]) : $column->integers($chunks[$chunk]);
                 $codes = [];
@@ -192,19 +195,5 @@ final readonly class Slicing
         }
 
         return $least;
-    }
-
-    private static function label(Classes $classes, int $i, ClassEdge $edge): string
-    {
-        if ($classes->areCentredOnWholeNumbers()) {
-            return DecimalText::plain($classes->edge($i)->plus('0.5')->toScale(0));
-        }
-        [$from, $to] = array_map(static fn(int $at): string => str_replace('-', '−', Exact::plainDecimal($classes->edge($at))), [$i, $i + 1]);
-
-        return match (true) {
-            $edge === ClassEdge::Left && $i === $classes->number - 1, $edge === ClassEdge::Right && $i === 0 => "{$from} to {$to}",
-            $edge === ClassEdge::Left => "{$from} to under {$to}",
-            default => "over {$from} to {$to}",
-        };
     }
 }

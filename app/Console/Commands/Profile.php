@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Console\FileColumns;
+use App\Console\FileQuestion;
 use App\Console\ProfileDocument;
 use App\Console\UnusableRequest;
 use App\Intake\Csv\CsvFile;
@@ -12,10 +13,20 @@ use App\Intake\Decisions;
 use App\Intake\NotATable;
 use App\Intake\PreparedTable;
 use App\Intake\ReadTable;
+use Brick\Math\BigDecimal;
 use Illuminate\Console\Command;
 use RowTally\Core\Basis\Basis;
+use RowTally\Core\Basis\ClassEdge;
+use RowTally\Core\Basis\MissingRows;
 use RowTally\Core\Basis\QuartileRule;
+use RowTally\Core\Basis\ShownDecimals;
 use RowTally\Core\Basis\TakenAs;
+use RowTally\Core\Exception\NotUnderstood;
+use RowTally\Core\Figures\Catalogue;
+use RowTally\Core\Figures\FigureSet;
+use RowTally\Core\Formula\FormulaError;
+use RowTally\Core\Parsing\PercentList;
+use RowTally\Core\Plots\Classes;
 use Symfony\Component\Console\Exception\ExceptionInterface;
 use Symfony\Component\Console\Helper\Table;
 use Symfony\Component\Console\Input\InputInterface;
@@ -27,19 +38,35 @@ final class Profile extends Command
     protected $signature = 'tally:profile
         {file : Any file that can be read: CSV and its cousins, XLSX, ODS, JSON, JSON Lines, a data package; - reads standard input}
         {--variable=* : Name of a variable; may be given several times (the default is every number variable)}
-        {--by=* : Name of the category that splits the rows}
+        {--by=* : Name of a category, or of a number by its classes, that splits the rows; twice for groups within groups}
+        {--counts= : Name of the number that says how often each row counts; it need not be whole}
+        {--where= : A condition that leaves rows in, such as "Honey yield" > 40}
         {--as= : sample (the default) or population}
         {--quartiles= : halves-excluded (the default), halves-included, or hf1 to hf9}
-        {--json : Write one JSON document instead of tables}';
+        {--missing= : per-variable (the default) or complete-rows}
+        {--fences= : How many interquartile ranges out fences lie (the default is 1.5)}
+        {--level= : Confidence level (the default is 0.95)}
+        {--decimals= : data+1 (the default), a number of decimals, or s4 for significant digits; for tables}
+        {--figures= : essentials (the default), five-number, spread, shape, everything, or keys of figures set apart by commas; for tables}
+        {--percentiles= : In percent, such as 5,50,95}
+        {--bins= : Classes of the histogram as start:width, with :left (the default) or :right for the closed side}
+        {--working= : Key of a figure: how it came about, in words}
+        {--match= : A figure as it was given to you: which figures under which conventions round to it}
+        {--json : Write one JSON document with every figure instead of tables}';
 
     protected $description = 'Figures and histogram classes of the variables of a file, overall and by group';
 
     protected $help = <<<'HELP'
         Examples:
           php artisan tally:profile demo/spring-inspection.csv
-          php artisan tally:profile demo/spring-inspection.csv --variable="Honey yield" --by=Apiary
-          php artisan tally:profile - --as=population --quartiles=hf7 --json < values.csv
+          php artisan tally:profile demo/spring-inspection.csv --variable="Honey yield" --by=Apiary --by=Temper
+          php artisan tally:profile demo/spring-inspection.csv --variable="Honey yield" --figures=shape --where="Apiary = 'Dunmere'"
+          php artisan tally:profile demo/queen-cells.csv --variable="Queen cells" --counts=Hives
+          php artisan tally:profile demo/spring-inspection.csv --variable="Honey yield" --percentiles=5,50,95 --working=q1
+          php artisan tally:profile demo/spring-inspection.csv --variable="Honey yield" --match=23.41
+          php artisan tally:profile - --as=population --quartiles=hf7 --bins=0:5:right --json < values.csv
 
+        Keys of figures are those of the JSON document, such as mean, sd, cv, trimmed_mean_5, skewness, shapiro_wilk_p.
         Exit code 0, or 2 with one sentence on standard error.
         HELP;
 
@@ -58,32 +85,89 @@ final class Profile extends Command
     public function handle(ReadTable $readTable): int
     {
         try {
-            $basis = new Basis(
-                $this->convention('as', TakenAs::class) ?? (new Basis())->takenAs,
-                $this->convention('quartiles', QuartileRule::class) ?? (new Basis())->quartileRule,
-            );
-            $columns = $this->columns($readTable);
-            $document = ProfileDocument::of($columns, $this->texts('variable'), $this->texts('by'), $basis);
-        } catch (NotATable|UnusableRequest $problem) {
+            $question = $this->fileQuestion();
+            $document = ProfileDocument::of($this->columns($readTable), $question);
+            if ($this->option('json') === true) {
+                return $this->writeJson($document->toArray());
+            }
+            $this->writeTables($document, $question->working !== null || $question->match !== null);
+        } catch (NotATable|UnusableRequest|NotUnderstood|FormulaError $problem) {
             fwrite(STDERR, $problem->getMessage() . "\n");
 
             return 2;
         }
-        if ($this->option('json') === true) {
-            // Doubles in the shortest form that reads back the same, whatever php.ini says.
-            ini_set('serialize_precision', '-1');
-            $this->output->writeln(json_encode($document->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION), OutputInterface::OUTPUT_RAW);
 
-            return 0;
+        return 0;
+    }
+
+    private function fileQuestion(): FileQuestion
+    {
+        $defaults = new Basis();
+        $decimals = $this->word('decimals');
+        [$classes, $edge] = $this->bins();
+        $figures = array_merge(...array_map(static fn(string $word): array => FigureSet::tryFrom($word)?->keys() ?? [$word], explode(',', $this->word('figures') ?? 'essentials')));
+        Catalogue::chosen($figures);
+        if (count($this->texts('by')) > 2) {
+            throw new UnusableRequest('Rows can be split by one or two variables; give --by once or twice.');
         }
-        foreach ($document->tables() as $title => $table) {
+
+        return new FileQuestion(
+            $this->texts('variable'),
+            $this->texts('by'),
+            new Basis(
+                $this->convention('as', TakenAs::class) ?? $defaults->takenAs,
+                $this->convention('quartiles', QuartileRule::class) ?? $defaults->quartileRule,
+                $edge ?? $defaults->classEdge,
+                $this->word('fences') ?? $defaults->innerFence,
+                $this->word('level') ?? $defaults->level,
+                $this->convention('missing', MissingRows::class) ?? $defaults->missingRows,
+                $decimals === null ? null : ShownDecimals::ofWord($decimals),
+                $this->word('counts'),
+                $this->word('where'),
+            ),
+            $figures,
+            PercentList::of($this->word('percentiles') ?? ''),
+            $classes,
+            $this->word('match'),
+            $this->word('working'),
+        );
+    }
+
+    /** @return array{Classes|null, ClassEdge|null} */
+    private function bins(): array
+    {
+        $word = $this->word('bins');
+        if ($word === null) {
+            return [null, null];
+        }
+        if (preg_match('/^(-?\d{1,12}(?:\.\d{1,12})?):(\d{1,12}(?:\.\d{1,12})?)(?::(left|right))?$/', $word, $part) !== 1 || (float) $part[2] <= 0.0) {
+            throw new UnusableRequest("--bins={$word} is not known. Write start:width or start:width:right, such as 0:2.5.");
+        }
+
+        return [new Classes(BigDecimal::of($part[1]), BigDecimal::of($part[2]), 1), ClassEdge::from($part[3] ?? 'left')];
+    }
+
+    /** @param array<string, mixed> $document */
+    private function writeJson(array $document): int
+    {
+        // Doubles in the shortest form that reads back the same, whatever php.ini says.
+        ini_set('serialize_precision', '-1');
+        $this->output->writeln(json_encode($document, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION), OutputInterface::OUTPUT_RAW);
+
+        return 0;
+    }
+
+    private function writeTables(ProfileDocument $document, bool $onlyTexts): void
+    {
+        foreach ($onlyTexts ? [] : $document->tables() as $title => $table) {
             $this->newLine();
             $this->output->writeln($title, OutputInterface::OUTPUT_RAW);
             $numbers = (clone Table::getStyleDefinition('compact'))->setPadType(STR_PAD_LEFT);
             $this->table($table['head'], $table['rows'], 'compact', array_fill(1, count($table['head']) - 1, $numbers));
         }
-
-        return 0;
+        foreach ($document->texts() as $text) {
+            $this->output->writeln("\n" . rtrim($text), OutputInterface::OUTPUT_RAW);
+        }
     }
 
     private function columns(ReadTable $readTable): FileColumns
@@ -116,22 +200,21 @@ final class Profile extends Command
     }
 
     /**
-     * @template C of TakenAs|QuartileRule
+     * @template C of TakenAs|QuartileRule|MissingRows
      *
      * @param class-string<C> $enum
      *
      * @return C|null
      */
-    private function convention(string $option, string $enum): TakenAs|QuartileRule|null
+    private function convention(string $option, string $enum): TakenAs|QuartileRule|MissingRows|null
     {
-        /** @var string|null $word */
-        $word = $this->input->getOption($option);
+        $word = $this->word($option);
         if ($word === null) {
             return null;
         }
 
         return $enum::tryFrom($word) ?? throw new UnusableRequest(
-            "--{$option}={$word} is not known. Use one of: " . implode(', ', array_map(static fn(TakenAs|QuartileRule $case): string => $case->value, $enum::cases())) . '.',
+            "--{$option}={$word} is not known. Use one of: " . implode(', ', array_map(static fn(TakenAs|QuartileRule|MissingRows $case): string => $case->value, $enum::cases())) . '.',
         );
     }
 
@@ -142,5 +225,13 @@ final class Profile extends Command
         $texts = $this->input->getOption($option);
 
         return $texts;
+    }
+
+    private function word(string $option): ?string
+    {
+        /** @var string|null $word */
+        $word = $this->input->getOption($option);
+
+        return $word;
     }
 }

@@ -4,65 +4,136 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Models\Dataset;
+use App\Models\User;
 use App\Store\Question;
+use App\Store\UnknownVariable;
 use Closure;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\Rules\Enum;
 use RowTally\Core\Basis\Basis;
+use RowTally\Core\Basis\ClassEdge;
+use RowTally\Core\Basis\MissingRows;
 use RowTally\Core\Basis\QuartileRule;
+use RowTally\Core\Basis\ShownDecimals;
 use RowTally\Core\Basis\TakenAs;
+use RowTally\Core\Figures\Catalogue;
+use RowTally\Core\Figures\FigureSet;
+use RowTally\Core\Parsing\PercentList;
 
-/** The words of the address: of, by, as, quartiles. */
-final class ProfileRequest extends FormRequest
+/** The words of the address, the same as on the command line: which variables and figures, split by what, under which basis. */
+class ProfileRequest extends FormRequest
 {
     private const MOST_VARIABLES = 60;
+    private const MOST_SPLITS = 2;
+    private const MOST_PERCENTILES = 50;
 
     /** @return array<string, list<string|Enum|Closure>> */
     public function rules(): array
     {
         return [
-            'of' => ['nullable', 'string', 'max:6000', self::fewEnough(...)],
-            'by' => ['nullable', 'string', 'max:80'],
+            'of' => ['nullable', 'string', 'max:6000', $this->fewEnough(self::MOST_VARIABLES, 'At most ' . self::MOST_VARIABLES . ' variables can be shown at once. Untick some.')],
+            'by' => ['nullable', 'string', 'max:200', $this->fewEnough(self::MOST_SPLITS, 'Rows can be split by one or two variables.')],
             'as' => ['nullable', 'string', Rule::enum(TakenAs::class)],
             'quartiles' => ['nullable', 'string', Rule::enum(QuartileRule::class)],
+            'edges' => ['nullable', 'string', Rule::enum(ClassEdge::class)],
+            'missing' => ['nullable', 'string', Rule::enum(MissingRows::class)],
+            'counts' => ['nullable', 'string', 'max:80'],
+            'where' => ['nullable', 'string', 'max:2000'],
+            'fences' => ['nullable', 'string', 'max:20'],
+            'level' => ['nullable', 'string', 'max:20'],
+            'decimals' => ['nullable', 'string', 'max:20'],
+            'figures' => ['nullable', 'string', 'max:4000'],
+            'percentiles' => ['nullable', 'string', 'max:400'],
+            'no_entry' => ['nullable', 'string', 'in:show,hide'],
+            'order' => ['nullable', 'string', 'in:own,count'],
+            'distinct' => ['nullable', 'string', 'in:yes,no'],
         ];
     }
 
     /** @return array<string, string> */
     public function messages(): array
     {
+        $words = static fn(TakenAs|QuartileRule|ClassEdge|MissingRows ...$cases): string => implode(', ', array_map(static fn(TakenAs|QuartileRule|ClassEdge|MissingRows $case): string => $case->value, $cases)) . '.';
+
         return [
-            'as' => 'The data are taken as one of: ' . implode(', ', array_map(static fn(TakenAs $case): string => $case->value, TakenAs::cases())) . '.',
-            'quartiles' => 'Quartiles are cut by one of: ' . implode(', ', array_map(static fn(QuartileRule $case): string => $case->value, QuartileRule::cases())) . '.',
+            'as' => 'The data are taken as one of: ' . $words(...TakenAs::cases()),
+            'quartiles' => 'Quartiles are cut by one of: ' . $words(...QuartileRule::cases()),
+            'edges' => 'Classes are closed on one of: ' . $words(...ClassEdge::cases()),
+            'missing' => 'Missing values are one of: ' . $words(...MissingRows::cases()),
+            'no_entry.in' => 'Rows without an entry: show or hide.',
+            'order.in' => 'Frequency tables are in one of the orders: own, count.',
+            'distinct.in' => 'Distinct values: yes or no.',
         ];
     }
 
-    public function question(): Question
+    public function question(Dataset $dataset): Question
     {
         $defaults = new Basis();
+        $counts = $this->word('counts');
+        $countsName = $counts === null ? null : ($dataset->variables->firstWhere('key', $counts) ?? throw UnknownVariable::named($counts))->name;
+        $decimals = $this->word('decimals');
 
         return new Question(
-            self::variableKeys($this->string('of')->toString()),
-            $this->string('by')->toString() === '' ? null : $this->string('by')->toString(),
+            self::words($this->string('of')->toString()),
+            self::words($this->string('by')->toString()),
             new Basis(
                 $this->enum('as', TakenAs::class) ?? $defaults->takenAs,
                 $this->enum('quartiles', QuartileRule::class) ?? $defaults->quartileRule,
+                $this->enum('edges', ClassEdge::class) ?? $defaults->classEdge,
+                $this->word('fences') ?? $defaults->innerFence,
+                $this->word('level') ?? $defaults->level,
+                $this->enum('missing', MissingRows::class) ?? $defaults->missingRows,
+                $decimals === null ? null : ShownDecimals::ofWord($decimals),
+                $countsName,
+                $this->word('where'),
             ),
+            Catalogue::chosen([...$this->figures(), ...$this->percentiles()]),
+            $counts,
+            $this->word('no_entry') !== 'hide',
+            $this->word('order') === 'count',
+            $this->word('distinct') === 'yes',
         );
     }
 
-    /** @param Closure(string): mixed $fail */
-    private static function fewEnough(string $attribute, mixed $value, Closure $fail): void
+    /** @return list<string> the figures asked for, those the account chose last, or the essentials */
+    private function figures(): array
     {
-        if (is_string($value) && count(self::variableKeys($value)) > self::MOST_VARIABLES) {
-            $fail('At most ' . self::MOST_VARIABLES . ' variables can be shown at once. Untick some.');
+        $words = self::words($this->string('figures')->toString());
+        if ($words !== []) {
+            return array_merge(...array_map(static fn(string $word): array => FigureSet::tryFrom($word)?->keys() ?? [$word], $words));
         }
+        $user = $this->user();
+
+        return $user instanceof User && $user->chosen_figures !== null ? $user->chosen_figures : FigureSet::Essentials->keys();
     }
 
     /** @return list<string> */
-    private static function variableKeys(string $words): array
+    private function percentiles(): array
     {
-        return array_values(array_unique(array_filter(explode(',', $words), static fn(string $key): bool => $key !== '')));
+        return array_map(Catalogue::percentileKey(...), array_slice(PercentList::of($this->string('percentiles')->toString()), 0, self::MOST_PERCENTILES));
+    }
+
+    protected function word(string $name): ?string
+    {
+        $word = trim($this->string($name)->toString());
+
+        return $word === '' ? null : $word;
+    }
+
+    private function fewEnough(int $most, string $sentence): Closure
+    {
+        return static function (string $attribute, mixed $value, Closure $fail) use ($most, $sentence): void {
+            if (is_string($value) && count(self::words($value)) > $most) {
+                $fail($sentence);
+            }
+        };
+    }
+
+    /** @return list<string> */
+    private static function words(string $list): array
+    {
+        return array_values(array_unique(array_filter(explode(',', $list), static fn(string $word): bool => $word !== '')));
     }
 }

@@ -20,6 +20,7 @@ final class StackResource extends JsonResource
     {
         $stack = $this->resource;
         $closed = $stack->histograms[0]->closed;
+        $count = static fn(int $count): int|float => $stack->countDecimals === 0 ? $count : $count / 10 ** $stack->countDecimals;
 
         return [
             'axis' => ['from' => $stack->axis->from, 'to' => $stack->axis->to, 'ticks' => $stack->axis->ticks],
@@ -29,9 +30,9 @@ final class StackResource extends JsonResource
                 'closed' => $closed->value,
                 'rule' => $closed->words(),
             ],
-            'highest' => ['overall' => $stack->highestOverall, 'in_groups' => $stack->highestInGroups],
+            'highest' => ['overall' => $count($stack->highestOverall), 'in_groups' => $count($stack->highestInGroups)],
             'lanes' => array_map(static fn(Histogram $histogram, ?BoxPlot $box): array => [
-                'counts' => $histogram->counts,
+                'counts' => array_map($count, $histogram->counts),
                 'box' => $box === null ? null : self::box($box),
             ], $stack->histograms, $stack->boxes),
         ];

@@ -290,6 +290,145 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/datasets/{dataset}/overview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        get: operations["showOverview"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/datasets/{dataset}/working": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        get: operations["showWorking"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/datasets/{dataset}/matches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        get: operations["findMatches"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/datasets/{dataset}/standing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        get: operations["showStanding"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/figures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listFigures"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/figures/chosen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["chooseFigures"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/figures/sets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description A set of the same name is replaced. */
+        post: operations["keepFigureSet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/figures/sets/{figureSet}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                figureSet: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["deleteFigureSet"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/imports": {
         parameters: {
             query?: never;
@@ -409,6 +548,8 @@ export interface components {
         Conventions: {
             as: components["schemas"]["Convention"][];
             quartiles: components["schemas"]["Convention"][];
+            missing: components["schemas"]["Convention"][];
+            edges: components["schemas"]["Convention"][];
         };
         Convention: {
             value: string;
@@ -652,20 +793,178 @@ export interface components {
             /** @enum {string} */
             class_edge: "left" | "right";
             fences: number;
+            level: number;
             /** @enum {string} */
-            missing: "per-variable";
+            missing: "per-variable" | "complete-rows";
+            decimals: string;
+            /** @description Name of the variable. */
             counts: string | null;
+            where: string | null;
+            /** @description All of it in one sentence. */
+            words: string;
+        };
+        Group: {
+            /** @description One for each splitting variable; null = rows without an entry. */
+            labels: (string | null)[];
+        };
+        /** @description Rows, from 1, whose count is missing, no number or negative. */
+        LeftOut: {
+            total: number;
+            first: number[];
         };
         Profile: {
             revision: number;
             basis: components["schemas"]["Basis"];
-            by: string | null;
+            /** @description How many rows are in. */
+            rows: number;
+            by: string[];
             /** @description In the order of the columns after the overall one. */
-            groups: {
-                /** @description null = rows without an entry. */
-                label: string | null;
-            }[];
+            groups: components["schemas"]["Group"][];
+            left_out: components["schemas"]["LeftOut"];
             sheets: components["schemas"]["Sheet"][];
+        };
+        Overview: {
+            revision: number;
+            basis: components["schemas"]["Basis"];
+            rows: number;
+            by: string[];
+            groups: components["schemas"]["Group"][];
+            left_out: components["schemas"]["LeftOut"];
+            /** @description The columns. */
+            figures: components["schemas"]["FigureName"][];
+            lines: components["schemas"]["OverviewLine"][];
+        };
+        OverviewLine: {
+            variable: string;
+            name: string;
+            type: components["schemas"]["VariableType"];
+            unit: string | null;
+            description: string | null;
+            missing: number;
+            sketch: number[];
+            /** @description By figure, then overall and each group; empty unless a number. */
+            values: components["schemas"]["Figure"][][];
+            labels: null | {
+                n: number;
+                distinct: number;
+                commonest: null | {
+                    label: string;
+                    count: number;
+                    percent: string | null;
+                };
+            };
+            dates: null | components["schemas"]["Dates"];
+        };
+        Dates: {
+            first: string;
+            last: string;
+            span: string;
+        };
+        FigureName: {
+            key: string;
+            label: string;
+            symbol: string;
+            shown_as: components["schemas"]["ShownAs"];
+        };
+        /** @enum {string} */
+        ShownAs: "rows" | "unit" | "unit-squared" | "values" | "ratio" | "share" | "probability";
+        Frequencies: {
+            /** @enum {string} */
+            kind: "labels" | "values" | "classes";
+            rows: {
+                label: string;
+                counts: number[];
+                percent_of_all: components["schemas"]["Percents"];
+                percent: components["schemas"]["Percents"];
+                cumulative: components["schemas"]["Percents"];
+                percent_of_row: components["schemas"]["Percents"];
+                percent_of_total: components["schemas"]["Percents"];
+            }[];
+            totals: number[];
+            missing: number[];
+            missing_percent: components["schemas"]["Percents"];
+        };
+        Percents: (string | null)[];
+        Working: {
+            key: string;
+            label: string;
+            symbol: string;
+            shown_as: components["schemas"]["ShownAs"];
+            figure: components["schemas"]["Figure"];
+            /** @description In this and the lines {a}/{b} is a fraction and √{a} a root. */
+            definition: string | null;
+            lines: string[];
+            source: string | null;
+            order: null | {
+                n: number;
+                values: {
+                    rank: number;
+                    text: string;
+                }[];
+                cuts: {
+                    name: string;
+                    rank: number;
+                    text: string;
+                }[];
+            };
+            others: {
+                convention: string;
+                answers: {
+                    word: string;
+                    words: string;
+                    text: string | null;
+                    reason: string | null;
+                    /** @description Whether it is the one in force. */
+                    same: boolean;
+                }[];
+            }[];
+            /** @description All of it as plain text, to be copied. */
+            plain: string;
+        };
+        Matches: {
+            /** @description Plainest first. */
+            matches: components["schemas"]["Match"][];
+            /** @description Only where nothing matches. */
+            nearest: components["schemas"]["Match"][];
+        };
+        Match: {
+            figure: string;
+            label: string;
+            symbol: string;
+            /** @description What is unlike the basis in force; none = as on screen. */
+            differences: string[];
+            value: number;
+            text: string | null;
+            definition: string;
+            lines: string[];
+        };
+        Standing: {
+            sentence: string;
+            percentile_rank: components["schemas"]["Figure"];
+            z: components["schemas"]["Figure"];
+            counts: string;
+        };
+        FigureChoices: {
+            families: {
+                name: string;
+                figures: {
+                    key: string;
+                    label: string;
+                    symbol: string;
+                }[];
+            }[];
+            sets: {
+                key: string;
+                name: string;
+                figures: string[];
+            }[];
+            own: components["schemas"]["OwnFigureSet"][];
+            chosen: string[];
+        };
+        OwnFigureSet: {
+            id: number;
+            name: string;
+            figures: string[];
         };
         Sheet: {
             variable: string;
@@ -683,25 +982,20 @@ export interface components {
             /** @description Empty unless a number. */
             figures: components["schemas"]["FigureRow"][];
             stack: null | components["schemas"]["Stack"];
-            /** @description How often each label of a category occurs; null unless a category. */
-            labels: {
-                label: string;
-                count: number;
-                /** @description Of the rows that have an entry. */
-                percent: string;
-            }[] | null;
+            frequencies: null | components["schemas"]["Frequencies"];
+            dates: null | components["schemas"]["Dates"];
         };
         FigureRow: {
             key: string;
             label: string;
             symbol: string;
-            /** @enum {string} */
-            shown_as: "rows" | "unit" | "unit-squared";
+            shown_as: components["schemas"]["ShownAs"];
             /** @description Overall, then each group. */
             values: components["schemas"]["Figure"][];
         };
         Figure: {
-            value: number | null;
+            /** @description A list for modes. */
+            value: (number | null) | number[];
             text: string | null;
             reason: string | null;
         };
@@ -782,6 +1076,38 @@ export interface components {
         };
     };
     parameters: {
+        /** @description Keys of variables, set apart by commas; at most 60. */
+        of: string;
+        /** @description Keys of one or two variables that split the rows; a number by its classes. */
+        by: string;
+        /** @description The default is sample. */
+        as: components["schemas"]["TakenAs"];
+        /** @description The default is halves-excluded. */
+        quartiles: components["schemas"]["QuartileRule"];
+        /** @description Which side of a class is closed; the default is left. */
+        edges: "left" | "right";
+        /** @description The default is per-variable. */
+        missing: "per-variable" | "complete-rows";
+        /** @description Key of the number variable that says how often a row counts. */
+        counts: string;
+        /** @description A condition that leaves rows in. */
+        where: string;
+        /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
+        fences: string;
+        /** @description Confidence level; the default is 0.95. */
+        level: string;
+        /** @description data+1 (the default), a number, or s4 for significant digits. */
+        decimals: string;
+        /** @description Keys of figures or names of sets; the default is what the account chose last. */
+        figures: string;
+        /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
+        percentiles: string;
+        /** @description Rows without an entry of a splitting variable; the default is show. */
+        no_entry: "show" | "hide";
+        /** @description Of frequency tables; the default is own. */
+        order: "own" | "count";
+        /** @description A row for each value though they are many. */
+        distinct: "yes" | "no";
         dataset: number;
         import: number;
     };
@@ -1393,13 +1719,37 @@ export interface operations {
         parameters: {
             query?: {
                 /** @description Keys of variables, set apart by commas; at most 60. */
-                of?: string;
-                /** @description Key of the category that splits the rows. */
-                by?: string;
+                of?: components["parameters"]["of"];
+                /** @description Keys of one or two variables that split the rows; a number by its classes. */
+                by?: components["parameters"]["by"];
                 /** @description The default is sample. */
-                as?: components["schemas"]["TakenAs"];
+                as?: components["parameters"]["as"];
                 /** @description The default is halves-excluded. */
-                quartiles?: components["schemas"]["QuartileRule"];
+                quartiles?: components["parameters"]["quartiles"];
+                /** @description Which side of a class is closed; the default is left. */
+                edges?: components["parameters"]["edges"];
+                /** @description The default is per-variable. */
+                missing?: components["parameters"]["missing"];
+                /** @description Key of the number variable that says how often a row counts. */
+                counts?: components["parameters"]["counts"];
+                /** @description A condition that leaves rows in. */
+                where?: components["parameters"]["where"];
+                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
+                fences?: components["parameters"]["fences"];
+                /** @description Confidence level; the default is 0.95. */
+                level?: components["parameters"]["level"];
+                /** @description data+1 (the default), a number, or s4 for significant digits. */
+                decimals?: components["parameters"]["decimals"];
+                /** @description Keys of figures or names of sets; the default is what the account chose last. */
+                figures?: components["parameters"]["figures"];
+                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
+                percentiles?: components["parameters"]["percentiles"];
+                /** @description Rows without an entry of a splitting variable; the default is show. */
+                no_entry?: components["parameters"]["no_entry"];
+                /** @description Of frequency tables; the default is own. */
+                order?: components["parameters"]["order"];
+                /** @description A row for each value though they are many. */
+                distinct?: components["parameters"]["distinct"];
             };
             header?: never;
             path: {
@@ -1421,6 +1771,346 @@ export interface operations {
             401: components["responses"]["Refused"];
             404: components["responses"]["Refused"];
             422: components["responses"]["Invalid"];
+        };
+    };
+    showOverview: {
+        parameters: {
+            query?: {
+                /** @description Keys of variables, set apart by commas; at most 60. */
+                of?: components["parameters"]["of"];
+                /** @description Keys of one or two variables that split the rows; a number by its classes. */
+                by?: components["parameters"]["by"];
+                /** @description The default is sample. */
+                as?: components["parameters"]["as"];
+                /** @description The default is halves-excluded. */
+                quartiles?: components["parameters"]["quartiles"];
+                /** @description Which side of a class is closed; the default is left. */
+                edges?: components["parameters"]["edges"];
+                /** @description The default is per-variable. */
+                missing?: components["parameters"]["missing"];
+                /** @description Key of the number variable that says how often a row counts. */
+                counts?: components["parameters"]["counts"];
+                /** @description A condition that leaves rows in. */
+                where?: components["parameters"]["where"];
+                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
+                fences?: components["parameters"]["fences"];
+                /** @description Confidence level; the default is 0.95. */
+                level?: components["parameters"]["level"];
+                /** @description data+1 (the default), a number, or s4 for significant digits. */
+                decimals?: components["parameters"]["decimals"];
+                /** @description Keys of figures or names of sets; the default is what the account chose last. */
+                figures?: components["parameters"]["figures"];
+                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
+                percentiles?: components["parameters"]["percentiles"];
+                /** @description Rows without an entry of a splitting variable; the default is show. */
+                no_entry?: components["parameters"]["no_entry"];
+                /** @description Of frequency tables; the default is own. */
+                order?: components["parameters"]["order"];
+                /** @description A row for each value though they are many. */
+                distinct?: components["parameters"]["distinct"];
+            };
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A line of figures for each variable; all without any named. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Overview"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    showWorking: {
+        parameters: {
+            query: {
+                /** @description Keys of variables, set apart by commas; at most 60. */
+                of?: components["parameters"]["of"];
+                /** @description Keys of one or two variables that split the rows; a number by its classes. */
+                by?: components["parameters"]["by"];
+                /** @description The default is sample. */
+                as?: components["parameters"]["as"];
+                /** @description The default is halves-excluded. */
+                quartiles?: components["parameters"]["quartiles"];
+                /** @description Which side of a class is closed; the default is left. */
+                edges?: components["parameters"]["edges"];
+                /** @description The default is per-variable. */
+                missing?: components["parameters"]["missing"];
+                /** @description Key of the number variable that says how often a row counts. */
+                counts?: components["parameters"]["counts"];
+                /** @description A condition that leaves rows in. */
+                where?: components["parameters"]["where"];
+                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
+                fences?: components["parameters"]["fences"];
+                /** @description Confidence level; the default is 0.95. */
+                level?: components["parameters"]["level"];
+                /** @description data+1 (the default), a number, or s4 for significant digits. */
+                decimals?: components["parameters"]["decimals"];
+                /** @description Keys of figures or names of sets; the default is what the account chose last. */
+                figures?: components["parameters"]["figures"];
+                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
+                percentiles?: components["parameters"]["percentiles"];
+                /** @description Rows without an entry of a splitting variable; the default is show. */
+                no_entry?: components["parameters"]["no_entry"];
+                /** @description Of frequency tables; the default is own. */
+                order?: components["parameters"]["order"];
+                /** @description A row for each value though they are many. */
+                distinct?: components["parameters"]["distinct"];
+                figure: string;
+                /** @description 0 = overall, then the groups as they are shown. */
+                column?: number;
+            };
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description How one figure came about. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Working"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    findMatches: {
+        parameters: {
+            query: {
+                /** @description Keys of variables, set apart by commas; at most 60. */
+                of?: components["parameters"]["of"];
+                /** @description Keys of one or two variables that split the rows; a number by its classes. */
+                by?: components["parameters"]["by"];
+                /** @description The default is sample. */
+                as?: components["parameters"]["as"];
+                /** @description The default is halves-excluded. */
+                quartiles?: components["parameters"]["quartiles"];
+                /** @description Which side of a class is closed; the default is left. */
+                edges?: components["parameters"]["edges"];
+                /** @description The default is per-variable. */
+                missing?: components["parameters"]["missing"];
+                /** @description Key of the number variable that says how often a row counts. */
+                counts?: components["parameters"]["counts"];
+                /** @description A condition that leaves rows in. */
+                where?: components["parameters"]["where"];
+                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
+                fences?: components["parameters"]["fences"];
+                /** @description Confidence level; the default is 0.95. */
+                level?: components["parameters"]["level"];
+                /** @description data+1 (the default), a number, or s4 for significant digits. */
+                decimals?: components["parameters"]["decimals"];
+                /** @description Keys of figures or names of sets; the default is what the account chose last. */
+                figures?: components["parameters"]["figures"];
+                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
+                percentiles?: components["parameters"]["percentiles"];
+                /** @description Rows without an entry of a splitting variable; the default is show. */
+                no_entry?: components["parameters"]["no_entry"];
+                /** @description Of frequency tables; the default is own. */
+                order?: components["parameters"]["order"];
+                /** @description A row for each value though they are many. */
+                distinct?: components["parameters"]["distinct"];
+                /** @description As it was given, such as 12.40 or 31 %. */
+                stated: string;
+                /** @description 0 = overall, then the groups as they are shown. */
+                column?: number;
+            };
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Which figures under which conventions round to a stated one. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Matches"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    showStanding: {
+        parameters: {
+            query: {
+                /** @description Keys of variables, set apart by commas; at most 60. */
+                of?: components["parameters"]["of"];
+                /** @description Keys of one or two variables that split the rows; a number by its classes. */
+                by?: components["parameters"]["by"];
+                /** @description The default is sample. */
+                as?: components["parameters"]["as"];
+                /** @description The default is halves-excluded. */
+                quartiles?: components["parameters"]["quartiles"];
+                /** @description Which side of a class is closed; the default is left. */
+                edges?: components["parameters"]["edges"];
+                /** @description The default is per-variable. */
+                missing?: components["parameters"]["missing"];
+                /** @description Key of the number variable that says how often a row counts. */
+                counts?: components["parameters"]["counts"];
+                /** @description A condition that leaves rows in. */
+                where?: components["parameters"]["where"];
+                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
+                fences?: components["parameters"]["fences"];
+                /** @description Confidence level; the default is 0.95. */
+                level?: components["parameters"]["level"];
+                /** @description data+1 (the default), a number, or s4 for significant digits. */
+                decimals?: components["parameters"]["decimals"];
+                /** @description Keys of figures or names of sets; the default is what the account chose last. */
+                figures?: components["parameters"]["figures"];
+                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
+                percentiles?: components["parameters"]["percentiles"];
+                /** @description Rows without an entry of a splitting variable; the default is show. */
+                no_entry?: components["parameters"]["no_entry"];
+                /** @description Of frequency tables; the default is own. */
+                order?: components["parameters"]["order"];
+                /** @description A row for each value though they are many. */
+                distinct?: components["parameters"]["distinct"];
+                value: string;
+                /** @description 0 = overall, then the groups as they are shown. */
+                column?: number;
+            };
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Where a value stands among the others. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Standing"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    listFigures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Which figures there are, in which sets, and which of them the account chose last. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FigureChoices"];
+                };
+            };
+            401: components["responses"]["Refused"];
+        };
+    };
+    chooseFigures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    figures: string[];
+                };
+            };
+        };
+        responses: {
+            /** @description They are remembered. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            401: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    keepFigureSet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    name: string;
+                    figures: string[];
+                };
+            };
+        };
+        responses: {
+            /** @description It is kept. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnFigureSet"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    deleteFigureSet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                figureSet: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It is gone. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
         };
     };
     listOpenImports: {

@@ -34,7 +34,10 @@ final class ProfileCommandTest extends TestCase
         $group = json_decode($out, true, 512, JSON_THROW_ON_ERROR)['variables'][0]['groups'][0];
 
         self::assertNull($group['figures']['sd']);
-        self::assertSame(['sd' => 'needs at least 2 values', 'variance' => 'needs at least 2 values'], $group['undefined']);
+        self::assertNull($group['figures']['ci_mean']);
+        foreach (['sd' => 2, 'ci_mean' => 2, 'skewness' => 3, 'kurtosis' => 4, 'shapiro_wilk_p' => 3] as $key => $needed) {
+            self::assertSame("needs at least {$needed} values", $group['undefined'][$key], $key);
+        }
     }
 
     public function test_outliers_are_listed_as_often_as_they_occur(): void
@@ -65,13 +68,56 @@ final class ProfileCommandTest extends TestCase
         );
     }
 
+    public function test_every_option_of_the_basis_reaches_the_figures(): void
+    {
+        // By hand: 2 × 10, 3 × 20, 0.5 × 40 is 5.5 values that add up to 100.
+        $file = "Size,Jars,Kind\n10,2,a\n20,3,b\n40,0.5,b\n50,-1,b\n60,,b\n";
+        [$code, $out, $error] = $this->profileOf(['-', '--variable=Size', '--counts=Jars', '--where=Size < 55', '--percentiles=50,2.5%', '--level=0.9', '--bins=0:15', '--match=18.18', '--json'], $file);
+        self::assertSame([0, ''], [$code, $error]);
+        $document = json_decode($out, true, 512, JSON_THROW_ON_ERROR);
+        $size = $document['variables'][0];
+        $figures = $size['groups'][0]['figures'];
+
+        self::assertSame(['Jars', 'Size < 55', 0.9], [$document['basis']['counts'], $document['basis']['where'], $document['basis']['level']]);
+        self::assertSame([4, [4, 5]], [$document['rows_in'], $document['rows_left_out']]);
+        self::assertSame([5.5, 100.0, 100 / 5.5], [$figures['n'], $figures['sum'], $figures['mean']]);
+        self::assertSame(['50' => 20.0, '2.5' => 10.0], array_replace(['50' => 0, '2.5' => 0], $figures['percentiles']));
+        self::assertEquals(['start' => 0, 'width' => 15, 'closed' => 'left', 'counts' => [2, 3, 0.5], 'below' => 0, 'above' => 0], $size['histogram']);
+        self::assertSame(['mean', []], [$size['match'][0]['figure'], $size['match'][0]['differences']]);
+    }
+
+    public function test_two_splits_make_groups_within_groups(): void
+    {
+        [, $out] = $this->profileOf(['-', '--variable=x', '--by=g', '--by=h', '--json'], "x,g,h\n1.5,a,p\n2,a,q\n3,b,p\n4,,p\n5,a,p\n");
+        $groups = json_decode($out, true, 512, JSON_THROW_ON_ERROR)['variables'][0]['groups'];
+
+        self::assertSame([null, ['a', 'p'], ['a', 'q'], ['b', 'p'], [null, 'p']], array_column($groups, 'group'));
+        self::assertSame([15.5, 6.5, 2.0, 3.0, 4.0], array_map(static fn(array $group): float => $group['figures']['sum'], $groups));
+    }
+
+    public function test_a_working_is_written_in_words(): void
+    {
+        [, $out] = $this->profileOf(['-', '--variable=x', '--working=variance'], "x\n1\n2\n6\n");
+
+        self::assertStringContainsString('s² = (Σ(x − x̄)²) / (n − 1)', $out);
+        self::assertStringContainsString('s² = (14) / (2) = 7', $out);
+        self::assertStringContainsString('a population: 4.7', $out);
+    }
+
     /** @return iterable<string, array{list<string>, string}> */
     public static function mistakes(): iterable
     {
         yield 'no such file' => [['nowhere.csv'], 'There is no file "nowhere.csv" that can be read. Check the path, or use - for standard input.'];
         yield 'no such variable' => [['-', '--variable=Wax'], 'The file has no variable "Wax". It has: Apiary, Honey.'];
-        yield 'split by a number' => [['-', '--by=Honey'], '"Honey" makes no groups: it was read as number. Split by a category.'];
-        yield 'two splits' => [['-', '--by=Apiary', '--by=Honey'], 'Rows can be split by one category at a time; give --by once.'];
+        yield 'counts that are no numbers' => [['-', '--counts=Apiary'], '"Apiary" cannot say how often a row counts: it is category. Choose a number.'];
+        yield 'three splits' => [['-', '--by=Apiary', '--by=Honey', '--by=Apiary'], 'Rows can be split by one or two variables; give --by once or twice.'];
+        yield 'a percentile that may be a fraction' => [['-', '--percentiles=0.15'], '0.15 can mean two things: write 15 for the 15th percentile, or 0.15% for 0.15 percent.'];
+        yield 'no percentile' => [['-', '--percentiles=101'], '"101" is no percentile: give numbers from 0 to 100, with up to 6 decimals.'];
+        yield 'no such figure' => [['-', '--figures=mean,avg'], 'There is no figure "avg".'];
+        yield 'no level' => [['-', '--level=95'], 'A confidence level lies between 0.5 and 0.999, such as 0.95, not "95".'];
+        yield 'classes without a width' => [['-', '--bins=5'], '--bins=5 is not known. Write start:width or start:width:right, such as 0:2.5.'];
+        yield 'a condition with a mistake' => [['-', '--where=Hony > 3'], 'There is no variable “Hony”. Did you mean “Honey”?'];
+        yield 'a stated figure that is none' => [['-', '--match=about 12'], '"about 12" is no number. Write it as you were given it, such as 12.40.'];
         yield 'unknown rule' => [['-', '--quartiles=tukey'], '--quartiles=tukey is not known. Use one of: halves-excluded, halves-included, hf1, hf2, hf3, hf4, hf5, hf6, hf7, hf8, hf9.'];
         yield 'unknown option' => [['-', '--frobnicate'], 'The "--frobnicate" option does not exist.'];
         yield 'no file named' => [[], 'Not enough arguments (missing: "file").'];

@@ -50,7 +50,7 @@ final class ProfileTest extends AppTestCase
         $profile = $this->profile($this->dataset(self::HIVES), 'of=honey&by=apiary');
         $figures = $this->figures($profile);
 
-        self::assertSame(['Brook End', 'Dunmere', null], array_column($profile['groups'], 'label'));
+        self::assertSame(['Brook End', 'Dunmere', null], array_merge(...array_column($profile['groups'], 'labels')));
         self::assertSame([5, 3, 1, 1], $figures['n']);
         self::assertSame([1, 0, 1, 0], $figures['missing']);
         self::assertEquals([20.524, 24.04, 18.5, 12], $figures['mean']);
@@ -128,7 +128,8 @@ final class ProfileTest extends AppTestCase
         $profile = $this->profile($this->dataset("tag,x,g,y\nA1,1,a,2\nA2,2,b,3\nA3,3,a,4\n"), 'of=y,g,tag,x');
 
         self::assertSame(['y', 'g', 'tag', 'x'], array_column($profile['sheets'], 'variable'));
-        self::assertSame([['label' => 'a', 'count' => 2, 'percent' => '66.7'], ['label' => 'b', 'count' => 1, 'percent' => '33.3']], $profile['sheets'][1]['labels']);
+        $rows = $profile['sheets'][1]['frequencies']['rows'];
+        self::assertSame([['a', [2], ['66.7']], ['b', [1], ['33.3']]], array_map(static fn(array $row): array => [$row['label'], $row['counts'], $row['percent']], $rows));
         self::assertSame(['id', []], [$profile['sheets'][2]['type'], $profile['sheets'][2]['figures']]);
     }
 
@@ -143,7 +144,12 @@ final class ProfileTest extends AppTestCase
         yield 'unknown variable' => ['of=weight', 'This dataset has no variable "weight". Choose one from the list of variables.'];
         yield 'unknown split' => ['of=x&by=nothing', 'This dataset has no variable "nothing". Choose one from the list of variables.'];
         yield 'more variables than a screen holds' => ['of=' . implode(',', range(1, 61)), 'At most 60 variables can be shown at once. Untick some.'];
-        yield 'split by a number' => ['of=x&by=x', '"x" makes no groups. Split by a category.'];
+        yield 'three splits' => ['of=x&by=x,g,h', 'Rows can be split by one or two variables.'];
+        yield 'counts from a category' => ['of=x&counts=g', '"g" cannot say how often a row counts. Choose a number.'];
+        yield 'a condition with a mistake' => ['of=x&where=y', 'There is no variable “y”.'];
+        yield 'a percentile that may be a fraction' => ['of=x&percentiles=0.15', '0.15 can mean two things: write 15 for the 15th percentile, or 0.15% for 0.15 percent.'];
+        yield 'no such figure' => ['of=x&figures=avg', 'There is no figure "avg".'];
+        yield 'decimals out of reach' => ['of=x&decimals=data%2B99', 'Decimals are data+0 to data+10 (more than the data carry), 0 to 10, or s1 to s10 (significant digits), not "data+99".'];
         yield 'unknown reading of the rows' => ['of=x&as=census', 'The data are taken as one of: sample, population.'];
         yield 'unknown quartile rule' => ['of=x&quartiles=hf10', 'Quartiles are cut by one of: halves-excluded, halves-included, hf1, hf2, hf3, hf4, hf5, hf6, hf7, hf8, hf9.'];
     }

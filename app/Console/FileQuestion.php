@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console;
+
+use RowTally\Core\Basis\Basis;
+use RowTally\Core\Plots\Classes;
+
+/** What is asked of a file on the command line, in the words of the address. */
+final readonly class FileQuestion
+{
+    /**
+     * @param list<string> $names       of variables; none = every number variable
+     * @param list<string> $by          of the variables that split the rows, none to two
+     * @param list<string> $figures     keys of figures to show in tables; JSON has all of them
+     * @param list<string> $percentiles in percent
+     */
+    public function __construct(
+        public array $names,
+        public array $by,
+        public Basis $basis,
+        public array $figures,
+        public array $percentiles,
+        /** Classes of the histogram; null = automatic. */
+        public ?Classes $classes = null,
+        /** A figure that was stated, to be matched. */
+        public ?string $match = null,
+        /** Key of a figure whose working is wanted. */
+        public ?string $working = null,
+    ) {}
+}

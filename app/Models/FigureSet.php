@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * Figures that somebody wants to see together.
+ *
+ * @property int          $id
+ * @property int          $user_id
+ * @property string       $name
+ * @property list<string> $figures keys
+ */
+final class FigureSet extends Model
+{
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['figures' => 'array'];
+    }
+}

@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use App\Models\Dataset;
+use App\Models\Variable;
+use Illuminate\Support\Facades\DB;
+use RowTally\Core\Basis\ClassEdge;
+use RowTally\Core\Basis\MissingRows;
+use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Profile\Slicing;
+
+/**
+ * Which rows of a dataset a question is about, and into which groups they fall. All rows, or all rows by one category, are the
+ * plain ones: what was counted of those outlives changes to other variables. Which rows are in is worked out only when
+ * something has to be counted.
+ */
+final class Slice
+{
+    private ?Slicing $slicing = null;
+    private ?StoredTable $table = null;
+
+    /**
+     * @param list<Variable>          $by
+     * @param list<Variable>          $complete
+     * @param list<list<string|null>> $labels   of each group, one for each splitting variable; null = no entry
+     */
+    private function __construct(
+        private readonly Dataset $dataset,
+        private readonly Tallies $tallies,
+        public readonly array $by,
+        private readonly ?string $where,
+        private readonly array $complete,
+        public readonly ?Variable $counts,
+        private readonly ClassEdge $edge,
+        public readonly string $key,
+        public array $labels = [],
+        /** How many rows are in. */
+        public int $rows = 0,
+    ) {}
+
+    public static function of(Dataset $dataset, Question $question, Tallies $tallies): self
+    {
+        $byKey = $dataset->variables->keyBy('key');
+        $variable = static fn(string $key): Variable => $byKey->get($key) ?? throw UnknownVariable::named($key);
+        $by = array_map($variable, $question->by);
+        foreach ($by as $split) {
+            if ($split->type !== VariableType::Category && $split->type !== VariableType::Number) {
+                throw UnknownVariable::makesNoGroups($split->name);
+            }
+        }
+        $counts = $question->counts === null ? null : $variable($question->counts);
+        if ($counts !== null && $counts->type !== VariableType::Number) {
+            throw UnknownVariable::makesNoCounts($counts->name);
+        }
+        $complete = $question->basis->missingRows === MissingRows::PerVariable ? [] : [...array_map($variable, $question->of), ...$by, ...($counts === null ? [] : [$counts])];
+        $where = $question->basis->where;
+        $isPlain = $where === null && $complete === [] && $counts === null && count($by) <= 1 && ($by === [] || $by[0]->type === VariableType::Category);
+        $key = match (true) {
+            $isPlain => $by === [] ? '' : "by:{$by[0]->id}",
+            default => 's:' . sha1(json_encode([array_column($by, 'id'), $where, array_column($complete, 'id'), $counts?->id, $question->basis->classEdge->value], JSON_THROW_ON_ERROR)),
+        };
+        $slice = new self($dataset, $tallies, $by, $where, $complete, $counts, $question->basis->classEdge, $key);
+        if ($isPlain) {
+            $slice->rows = $dataset->rows;
+            $slice->labels = $by === [] ? [] : array_map(static fn(?string $label): array => [$label], [...$by[0]->dictionary, ...($by[0]->missing > 0 ? [null] : [])]);
+        } else {
+            $slice->readGroups();
+        }
+
+        return $slice;
+    }
+
+    /** @return list<int> the groups that are shown, from 0: all, or those where no entry is missing */
+    public function shownGroups(bool $showsNoEntry): array
+    {
+        return array_keys(array_filter($this->labels, static fn(array $labels): bool => $showsNoEntry || !in_array(null, $labels, true)));
+    }
+
+    public function isPlain(): bool
+    {
+        return !str_starts_with($this->key, 's:');
+    }
+
+    public function slicing(): Slicing
+    {
+        $name = static fn(Variable $variable): string => $variable->name;
+
+        return $this->slicing ??= Slicing::of($this->table(), array_map($name, $this->by), $this->where, array_map($name, $this->complete), $this->edge);
+    }
+
+    public function table(): StoredTable
+    {
+        return $this->table ??= new StoredTable($this->dataset, $this->tallies);
+    }
+
+    private function readGroups(): void
+    {
+        $key = ['dataset_id' => $this->dataset->id, 'slice' => $this->key];
+        $known = DB::table('slices')->where([...$key, 'revision' => $this->dataset->revision])->first();
+        if ($known !== null && is_string($known->labels) && is_numeric($known->rows)) {
+            /** @var list<list<string|null>> $labels */
+            $labels = json_decode($known->labels, true, flags: JSON_THROW_ON_ERROR);
+            $this->labels = $labels;
+            $this->rows = (int) $known->rows;
+
+            return;
+        }
+        $this->labels = $this->slicing()->labels;
+        $this->rows = $this->slicing()->rows;
+        DB::table('slices')->where($key)->delete();
+        DB::table('slices')->insertOrIgnore([...$key, 'revision' => $this->dataset->revision, 'rows' => $this->rows, 'labels' => json_encode($this->labels, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)]);
+    }
+}

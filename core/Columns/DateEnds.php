@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace RowTally\Core\Columns;
+
+use DateTimeImmutable;
+
+/** The first and the last of a date column. ISO 8601 texts are in the order of time as they are in that of the alphabet. */
+final class DateEnds
+{
+    /**
+     * @param list<Chunk> $chunks
+     *
+     * @return array{string, string}|null null without any
+     */
+    public static function of(array $chunks): ?array
+    {
+        $first = $last = null;
+        foreach ($chunks as $chunk) {
+            foreach ($chunk->texts() as $text) {
+                if ($text !== null && $text !== '') {
+                    $first = $first === null || $text < $first ? $text : $first;
+                    $last = $last === null || $text > $last ? $text : $last;
+                }
+            }
+        }
+
+        return $first === null || $last === null ? null : [$first, $last];
+    }
+
+    /** How many days lie from one to the other, as it is said. */
+    public static function span(string $first, string $last): string
+    {
+        $days = (new DateTimeImmutable(substr($first, 0, 10)))->diff(new DateTimeImmutable(substr($last, 0, 10)))->days;
+
+        return match ($days) {
+            0 => 'the same day',
+            1 => '1 day',
+            default => number_format($days) . ' days',
+        };
+    }
+}

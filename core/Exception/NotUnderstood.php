@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace RowTally\Core\Exception;
+
+use RuntimeException;
+
+/** Somebody's words ask for what there is not; the message says in one sentence what there is. */
+final class NotUnderstood extends RuntimeException implements CoreException
+{
+    public static function notAPercent(string $text): self
+    {
+        return new self("\"{$text}\" is no percentile: give numbers from 0 to 100, with up to 6 decimals.");
+    }
+
+    public static function unknownFigure(string $key): self
+    {
+        return new self("There is no figure \"{$key}\".");
+    }
+
+    public static function tooManyGroups(int $groups, int $most): self
+    {
+        return new self("That makes {$groups} groups; at most {$most} can be told apart. Split by fewer labels.");
+    }
+
+    public static function noVariable(string $name): self
+    {
+        return new self("There is no variable \"{$name}\".");
+    }
+
+    public static function makesNoGroups(string $name, string $type): self
+    {
+        return new self("\"{$name}\" makes no groups: it is {$type}. Split by a category or a number.");
+    }
+
+    public static function noCounts(string $name, string $type): self
+    {
+        return new self("\"{$name}\" cannot say how often a row counts: it is {$type}. Choose a number.");
+    }
+
+    public static function countsTooLarge(string $name): self
+    {
+        return new self("The counts in \"{$name}\" are too large or have too many digits to be added up exactly.");
+    }
+
+    public static function notDecimals(string $word): self
+    {
+        return new self("Decimals are data+0 to data+10 (more than the data carry), 0 to 10, or s1 to s10 (significant digits), not \"{$word}\".");
+    }
+
+    public static function notAFence(string $text): self
+    {
+        return new self("Fences lie a positive number of interquartile ranges out, such as 1.5, not \"{$text}\".");
+    }
+
+    public static function notALevel(string $text): self
+    {
+        return new self("A confidence level lies between 0.5 and 0.999, such as 0.95, not \"{$text}\".");
+    }
+
+    public static function ambiguousPercent(string $text): self
+    {
+        $percent = rtrim(rtrim(number_format(100 * (float) $text, 6, '.', ''), '0'), '.');
+
+        return new self("{$text} can mean two things: write {$percent} for the {$percent}th percentile, or {$text}% for {$text} percent.");
+    }
+
+    public static function noNumber(string $text): self
+    {
+        return new self("\"{$text}\" is no number. Write it as you were given it, such as 12.40.");
+    }
+}

@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace RowTally\Core\Frequency;
+
+/**
+ * How often each label, value or class occurs, overall and by group.
+ *
+ * Definition  count f; percent of all rows 100·f/(n + missing); percent of those present 100·f/n; cumulative percent over the rows
+ *             in their order; by group also percent of the label's row and of all in the groups.
+ * Unit        rows, or the unit of the counts; percent.
+ * Undefined   a percent of nothing is null.
+ * Source      no convention involved.
+ * Accuracy    percents are rounded once, from the exact ratio.
+ * Cost        O(rows × groups).
+ */
+final readonly class FrequencyTable
+{
+    /**
+     * @param list<string>    $labels
+     * @param list<list<int>> $counts  by column, overall first; each in the order of the labels
+     * @param list<int>       $missing by column
+     */
+    public function __construct(
+        public FrequencyKind $kind,
+        public array $labels,
+        public array $counts,
+        public array $missing,
+        public int $countDecimals = 0,
+    ) {}
+
+    /** The most frequent first; equal ones as they were. */
+    public function byCount(): self
+    {
+        $order = array_keys($this->labels);
+        usort($order, fn(int $a, int $b): int => [$this->counts[0][$b], $a] <=> [$this->counts[0][$a], $b]);
+
+        return new self(
+            $this->kind,
+            array_map(fn(int $i): string => $this->labels[$i], $order),
+            array_map(static fn(array $column): array => array_map(static fn(int $i): int => $column[$i], $order), $this->counts),
+            $this->missing,
+            $this->countDecimals,
+        );
+    }
+
+    public function total(int $column): int
+    {
+        return array_sum($this->counts[$column]);
+    }
+
+    public function percentOfAll(int $column, int $row): ?string
+    {
+        return self::percent($this->counts[$column][$row], $this->total($column) + $this->missing[$column]);
+    }
+
+    public function percentMissing(int $column): ?string
+    {
+        return self::percent($this->missing[$column], $this->total($column) + $this->missing[$column]);
+    }
+
+    public function percentOfPresent(int $column, int $row): ?string
+    {
+        return self::percent($this->counts[$column][$row], $this->total($column));
+    }
+
+    public function cumulativePercent(int $column, int $row): ?string
+    {
+        return self::percent(array_sum(array_slice($this->counts[$column], 0, $row + 1)), $this->total($column));
+    }
+
+    /** Of all with this label, in any group. */
+    public function percentOfRow(int $column, int $row): ?string
+    {
+        return self::percent($this->counts[$column][$row], $this->counts[0][$row]);
+    }
+
+    /** Of all that are present. */
+    public function percentOfTotal(int $column, int $row): ?string
+    {
+        return self::percent($this->counts[$column][$row], $this->total(0));
+    }
+
+    /** @return int|null the row with the largest count overall, the first of equals; null without any */
+    public function commonest(): ?int
+    {
+        $most = $this->counts[0] === [] ? 0 : max($this->counts[0]);
+        $row = array_search($most, $this->counts[0], true);
+
+        return $most === 0 || $row === false ? null : $row;
+    }
+
+    private static function percent(int $part, int $whole): ?string
+    {
+        return $whole === 0 ? null : Percent::text($part, $whole);
+    }
+}
