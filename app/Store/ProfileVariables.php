@@ -38,7 +38,7 @@ final readonly class ProfileVariables
     /** A line for each variable, or for those asked for: figures without plots. */
     public function overview(Dataset $dataset, Question $question): ProfileAnswer
     {
-        $question = $question->of === [] ? $question->about(array_column($dataset->variables->all(), 'key')) : $question;
+        $question = $question->of === [] ? $question->about(array_values($dataset->variables->map(static fn(Variable $variable): string => $variable->key)->all())) : $question;
 
         return $this->answered($dataset, $question, fn(Variable $variable, Slice $slice): VariableSheet => $this->line($dataset, $variable, $slice, $question));
     }

@@ -68,7 +68,7 @@ final readonly class FindFigure
         }
         usort($candidates, static fn(Explanation $a, Explanation $b): int => [$stated->distance($a->value), $a->cost] <=> [$stated->distance($b->value), $b->cost]);
 
-        return ['matches' => [], 'nearest' => array_slice(self::onceEach($candidates), 0, self::NEAREST)];
+        return ['matches' => [], 'nearest' => array_slice(self::onceEach($candidates, false), 0, self::NEAREST)];
     }
 
     /** @return list<Explanation> */
@@ -303,16 +303,17 @@ final readonly class FindFigure
     /**
      * A figure that several rules agree on, or several values to leave out, need not be told more than once.
      *
-     * @param list<Explanation> $explanations plainest first
+     * @param list<Explanation> $explanations  plainest first
+     * @param bool              $perValue whether the same figure with another value is another explanation
      *
      * @return list<Explanation>
      */
-    private static function onceEach(array $explanations): array
+    private static function onceEach(array $explanations, bool $perValue = true): array
     {
         $seen = [];
 
-        return array_values(array_filter($explanations, static function (Explanation $explanation) use (&$seen): bool {
-            $key = $explanation->statistic->key() . ' ' . Exact::shortestText($explanation->value);
+        return array_values(array_filter($explanations, static function (Explanation $explanation) use (&$seen, $perValue): bool {
+            $key = $explanation->statistic->key() . ($perValue ? ' ' . Exact::shortestText($explanation->value) : '');
             $isNew = !isset($seen[$key]);
             $seen[$key] = true;
 

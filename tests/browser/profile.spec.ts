@@ -9,7 +9,7 @@ test.beforeEach(async ({ page }) => {
 });
 
 test('a file comes in and a variable is profiled, by group, under another basis, and again after a reload', async ({ page }) => {
-    await uploadAndOpen(page, 'spring.csv', hives);
+    await uploadAndOpen(page, 'spring.csv', hives, 'Honey');
     await expect(page.getByRole('heading', { name: 'Honey' })).toBeVisible();
     await expect(page.getByRole('region', { name: 'Basis of every figure' })).toContainText('5 of 6 rows, taken as a sample');
 
@@ -31,7 +31,12 @@ test('a file comes in and a variable is profiled, by group, under another basis,
     await expect(page.getByText('row 4: n/a')).toBeVisible();
 
     await choose(page, /^Split by/, 'Apiary');
-    await expect(page.getByRole('columnheader')).toHaveText(['Overall', 'Brook End', 'Dunmere', 'no entry']);
+    await expect(page.getByRole('region', { name: 'Figures' }).getByRole('columnheader')).toHaveText([
+        'Overall',
+        'Brook End',
+        'Dunmere',
+        'no entry',
+    ]);
     expect(await figures(page, 'mean')).toEqual(['20.524', '24.040', '18.500', '12.000']);
     expect(await figures(page, 'sd')).toEqual(['6.464', '5.162', 'needs at least 2 values', 'needs at least 2 values']);
     await expect(page.locator('svg [data-lane]')).toHaveCount(4);
@@ -45,10 +50,11 @@ test('a file comes in and a variable is profiled, by group, under another basis,
     expect(await figures(page, 'variance')).toEqual(['33.425', '17.761', '0.000', '0.000']);
 
     await expect(page).toHaveURL(/by=apiary&as=population&quartiles=hf7/);
-    const seen = await page.getByRole('table').innerText();
+    const table = page.getByRole('region', { name: 'Figures' }).getByRole('table');
+    const seen = await table.innerText();
     await page.reload();
     await expect(page.getByRole('rowheader', { name: 'Mean µ' })).toBeVisible();
-    expect(await page.getByRole('table').innerText()).toBe(seen);
+    expect(await table.innerText()).toBe(seen);
 
     await page.goBack();
     await expect(page.getByRole('button', { name: 'Quartiles by: halves, middle left out' })).toBeVisible();
@@ -58,7 +64,7 @@ test('a file comes in and a variable is profiled, by group, under another basis,
 });
 
 test('every one of the eleven quartile rules can be chosen', async ({ page }) => {
-    await uploadAndOpen(page, 'powers.csv', 'x\n1\n2\n4\n8\n16\n32\n');
+    await uploadAndOpen(page, 'powers.csv', 'x\n1\n2\n4\n8\n16\n32\n', 'x');
     const expected: Record<string, string> = {
         'halves, middle shared': '16.0',
         'definition 1': '16.0',
@@ -83,6 +89,7 @@ test('the stack is drawn where its numbers say, on one axis', async ({ page }) =
         page,
         'stack.csv',
         `g,x\n${[1, 2, 2, 3, 3, 3, 4, 4, 5, 30].map((x, i) => `${'ab'[i % 2] ?? ''},${x}.5`).join('\n')}\n`,
+        'x',
     );
     await choose(page, /^Split by/, 'g');
     await expect(page.locator('svg [data-lane="b"]')).toBeVisible();
@@ -123,20 +130,20 @@ test('the stack is drawn where its numbers say, on one axis', async ({ page }) =
 });
 
 test('one more variable is ticked without losing the others', async ({ page }) => {
-    await uploadAndOpen(page, 'two.csv', hives);
+    await uploadAndOpen(page, 'two.csv', hives, 'Honey');
     await page.getByRole('checkbox', { name: 'Show Frames too' }).click();
     await expect(page.getByRole('heading', { level: 2 })).toHaveText(['Honey', 'Frames']);
     await page.getByRole('checkbox', { name: 'Show Apiary too' }).click();
     await expect(page.getByRole('heading', { level: 2 })).toHaveText(['Apiary', 'Honey', 'Frames']);
-    await expect(page.getByRole('row', { name: 'Brook End 3 60.0' })).toBeVisible();
-    await page.getByRole('button', { name: 'Tag' }).click();
+    await expect(page.getByRole('row', { name: 'Brook End 3 50.0 60.0 60.0' })).toBeVisible();
+    await page.getByRole('complementary').getByRole('button', { name: 'Tag' }).click();
     await expect(page.getByText('It names the rows, so no figures are made of it.')).toBeVisible();
     await page.getByRole('checkbox', { name: 'Show Tag too' }).click();
-    await expect(page.getByText('No variable is ticked.')).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Overview' })).toBeVisible();
 });
 
 test('an address with words that make no sense says what would', async ({ page }) => {
-    await uploadAndOpen(page, 'words.csv', hives);
+    await uploadAndOpen(page, 'words.csv', hives, 'Honey');
     await page.goto(`${new URL(page.url()).pathname}?of=honey&quartiles=hf10`);
     await expect(page.getByRole('alert')).toContainText('Quartiles are cut by one of: halves-excluded');
 });
@@ -152,20 +159,21 @@ test('hostile names are shown as text and do nothing', async ({ page }) => {
         page,
         'title <img src=x onerror=alert(2)> "q" שלום.csv',
         `"${name}",kg\n"<img src=x onerror=alert(3)>",1\n"<b>bold</b>",2\n`,
+        'kg',
     );
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('title <img src=x onerror=alert(2)> "q" שלום');
     await choose(page, /^Split by/, 'Hive "A" <script>');
-    await expect(page.getByRole('columnheader', { name: '<img src=x onerror=alert(3)>' })).toBeVisible();
-    await expect(page.getByRole('columnheader', { name: '<b>bold</b>' })).toBeVisible();
+    await expect(page.getByRole('columnheader', { name: '<img src=x onerror=alert(3)>' }).first()).toBeVisible();
+    await expect(page.getByRole('columnheader', { name: '<b>bold</b>' }).first()).toBeVisible();
     expect(dialogs).toEqual([]);
 });
 
 test('a variable that is all missing and a group without values say why there is no number', async ({ page }) => {
     await uploadAndOpen(page, 'gaps.csv', 'g,x,empty\na,1,\nb,,\na,2,\n');
-    await page.getByRole('button', { name: 'empty' }).click();
+    await page.getByRole('complementary').getByRole('button', { name: 'empty' }).click();
     await expect(page.getByText('There is no value to draw.')).toBeVisible();
     expect(await figures(page, 'mean')).toEqual(['needs at least 1 value']);
-    await page.getByRole('button', { name: 'x', exact: true }).click();
+    await page.getByRole('complementary').getByRole('button', { name: 'x', exact: true }).click();
     await choose(page, /^Split by/, 'g');
     await expect.poll(() => figures(page, 'mean')).toEqual(['1.5', '1.5', 'needs at least 1 value']);
 });
@@ -175,7 +183,7 @@ test('three hundred variables can be searched', async ({ page }) => {
     await uploadAndOpen(page, 'wide.csv', `${line((i) => `v${i}`)}\n${line((i) => `${i}.5`)}\n${line((i) => `${i}`)}\n`);
     await page.keyboard.press('/');
     await page.keyboard.type('v299');
-    await page.getByRole('button', { name: 'v299' }).click();
+    await page.getByRole('complementary').getByRole('button', { name: 'v299' }).click();
     await expect(page.getByRole('heading', { level: 2 })).toHaveText('v299');
     expect(await figures(page, 'mean')).toEqual(['299.25']);
 });

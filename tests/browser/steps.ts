@@ -8,6 +8,16 @@ export async function signIn(page: Page): Promise<void> {
     await page.getByLabel('Password').fill(demo.password);
     await page.getByRole('button', { name: 'Sign in' }).click();
     await expect(page.getByRole('heading', { name: 'Datasets' })).toBeVisible();
+    // Chosen figures are remembered by the account, which all tests share.
+    await page.evaluate(async () => {
+        const token = decodeURIComponent(/XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1] ?? '');
+        const essentials = ['n', 'missing', 'mean', 'sd', 'variance', 'min', 'q1', 'median', 'q3', 'max', 'range', 'iqr', 'sum'];
+        await fetch('/api/figures/chosen', {
+            method: 'PUT',
+            headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-XSRF-TOKEN': token },
+            body: JSON.stringify({ figures: essentials }),
+        });
+    });
 }
 
 /** Chooses a file made by the test, as a person would with the button. */
@@ -22,10 +32,16 @@ export async function bringIn(page: Page, name: string, content: string | Buffer
     await expect(page.getByRole('link', { name: 'Open its profile' }).first()).toBeVisible();
 }
 
-export async function uploadAndOpen(page: Page, name: string, content: string | Buffer): Promise<void> {
+/** Opens the overview of a new dataset, or the sheet of one of its variables. */
+export async function uploadAndOpen(page: Page, name: string, content: string | Buffer, variable?: string): Promise<void> {
     await bringIn(page, name, content);
     await page.getByRole('link', { name: 'Open its profile' }).first().click();
     await expect(page.getByRole('region', { name: 'Basis of every figure' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Overview' })).toBeVisible();
+    if (variable !== undefined) {
+        await page.getByRole('region', { name: 'Overview table' }).getByRole('button', { name: variable, exact: true }).click();
+        await expect(page.getByRole('heading', { level: 2 })).toHaveText(variable);
+    }
 }
 
 export async function choose(page: Page, what: RegExp, words: string): Promise<void> {

@@ -8,9 +8,14 @@ export type Conventions = Schemas['Conventions'];
 export type Convention = Schemas['Convention'];
 export type Dataset = Schemas['Dataset'];
 export type DatasetSummary = Schemas['DatasetSummary'];
+export type FigureChoices = Schemas['FigureChoices'];
 export type FigureRow = Schemas['FigureRow'];
+export type Frequencies = Schemas['Frequencies'];
 export type Import = Schemas['Import'];
+export type Matches = Schemas['Matches'];
+export type Overview = Schemas['Overview'];
 export type Profile = Schemas['Profile'];
+export type ProfileWords = NonNullable<paths['/datasets/{dataset}/profile']['get']['parameters']['query']>;
 export type QuartileRule = Schemas['QuartileRule'];
 export type Reading = Schemas['Reading'];
 export type ReadingChange = Schemas['ReadingChange'];
@@ -24,6 +29,7 @@ export type Stack = Schemas['Stack'];
 export type TakenAs = Schemas['TakenAs'];
 export type Variable = Schemas['Variable'];
 export type VariableType = Schemas['VariableType'];
+export type Working = Schemas['Working'];
 
 /** What the server refused, with its sentence for the person. */
 export class Refusal extends Error {

@@ -15,11 +15,11 @@ test('names with blanks, signs or meaning are quoted in formulas', () => {
 
 test('the rows behind a class are those that the histogram counts in it', () => {
     const edges = [0, 0.1, 0.2];
-    expect(conditionOfClass('kg', edges, 0, 'left', null)).toBe('0 <= kg < 0.1');
-    expect(conditionOfClass('kg', edges, 1, 'left', null)).toBe('0.1 <= kg <= 0.2');
-    expect(conditionOfClass('kg', edges, 0, 'right', null)).toBe('0 <= kg <= 0.1');
-    expect(conditionOfClass('Honey yield', edges, 1, 'right', { name: 'Apiary', label: "O'Hara" })).toBe(
+    expect(conditionOfClass('kg', edges, 0, 'left', [], '')).toBe('0 <= kg < 0.1');
+    expect(conditionOfClass('kg', edges, 1, 'left', [], '')).toBe('0.1 <= kg <= 0.2');
+    expect(conditionOfClass('kg', edges, 0, 'right', [], '')).toBe('0 <= kg <= 0.1');
+    expect(conditionOfClass('Honey yield', edges, 1, 'right', [{ name: 'Apiary', label: "O'Hara" }], '')).toBe(
         "0.1 < \"Honey yield\" <= 0.2 and Apiary = 'O''Hara'",
     );
-    expect(conditionOfClass('kg', edges, 0, 'left', { name: 'Apiary', label: null })).toBe('0 <= kg < 0.1 and missing(Apiary)');
+    expect(conditionOfClass('kg', edges, 0, 'left', [{ name: 'Apiary', label: null }], '')).toBe('0 <= kg < 0.1 and missing(Apiary)');
 });

@@ -9,13 +9,14 @@ export function textInFormula(text: string): string {
     return `'${text.replaceAll("'", "''")}'`;
 }
 
-/** The condition that leaves the rows behind one class of a histogram, and of one group where the rows are split. */
+/** The condition that leaves the rows behind one class of a histogram, of one group where the rows are split, within a condition. */
 export function conditionOfClass(
     name: string,
     edges: number[],
     place: number,
     closed: 'left' | 'right',
-    group: { name: string; label: string | null } | null,
+    groups: { name: string; label: string | null }[],
+    within: string,
 ): string {
     const variable = nameInFormula(name);
     const [low, high] = [edges[place] ?? 0, edges[place + 1] ?? 0];
@@ -24,10 +25,11 @@ export function conditionOfClass(
         left: ['<=', place === edges.length - 2 ? '<=' : '<'],
         right: [place === 0 ? '<=' : '<', '<='],
     }[closed];
-    const inClass = `${low} ${signs[0] ?? ''} ${variable} ${signs[1] ?? ''} ${high}`;
-    if (group === null) {
-        return inClass;
-    }
-    const by = nameInFormula(group.name);
-    return `${inClass} and ${group.label === null ? `missing(${by})` : `${by} = ${textInFormula(group.label)}`}`;
+    return [
+        `${low} ${signs[0] ?? ''} ${variable} ${signs[1] ?? ''} ${high}`,
+        ...groups.map(({ name: by, label }) =>
+            label === null ? `missing(${nameInFormula(by)})` : `${nameInFormula(by)} = ${textInFormula(label)}`,
+        ),
+        ...(within === '' ? [] : [`(${within})`]),
+    ].join(' and ');
 }

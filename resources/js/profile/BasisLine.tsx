@@ -1,47 +1,138 @@
-import type { Conventions, Profile, QuartileRule, TakenAs } from '../api/client';
+import type { Conventions, Overview, Profile, Variable } from '../api/client';
 import { count, counted } from '../ui/format';
 import { WordChoice } from '../ui/WordChoice';
+import { WordEntry } from '../ui/WordEntry';
 import type { Question } from './question';
 
-/** The conventions behind every number on the screen, as one sentence; its underlined words are the controls. */
+const NONE = '';
+const LEFT_OUT_SHOWN = 5;
+
+/**
+ * The conventions behind every number on the screen, as one sentence; its underlined words are the controls, and the only place
+ * where any of them is changed.
+ */
 export function BasisLine({
     rows,
-    profile,
+    answer,
     question,
     conventions,
+    variables,
     onAsk,
 }: {
     rows: number;
-    profile: Profile | undefined;
+    answer: Profile | Overview | undefined;
     question: Question;
     conventions: Conventions;
+    variables: Variable[];
     onAsk: (change: Partial<Question>) => void;
 }) {
+    const numbers = variables.filter((variable) => variable.type === 'number' && !question.of.includes(variable.key));
     return (
-        <p
-            role="region"
-            aria-label="Basis of every figure"
-            className="shrink-0 border-b border-hair px-4.5 py-3 text-lead leading-relaxed text-soft"
-        >
-            {rowsInUse(rows, profile)}, taken as a{' '}
-            <WordChoice name="Taken as" options={conventions.as} value={question.as} onChange={(as) => onAsk({ as: as as TakenAs })} />;
-            quartiles by{' '}
-            <WordChoice
-                name="Quartiles by"
-                options={conventions.quartiles}
-                value={question.quartiles}
-                onChange={(rule) => onAsk({ quartiles: rule as QuartileRule })}
-            />
-            ; no counts; missing left out per variable; shown to one decimal more than the data.
-        </p>
+        <div role="region" aria-label="Basis of every figure" className="shrink-0 border-b border-hair px-4.5 py-2.5 text-soft">
+            <p className="text-lead leading-relaxed">
+                {rowsInUse(rows, answer)}, taken as a{' '}
+                <WordChoice name="Taken as" options={conventions.as} value={question.as} onChange={(as) => onAsk({ as })} />; quartiles by{' '}
+                <WordChoice
+                    name="Quartiles by"
+                    options={conventions.quartiles}
+                    value={question.quartiles}
+                    onChange={(quartiles) => onAsk({ quartiles })}
+                />
+                ;{question.counts !== NONE && ' counts from'}{' '}
+                <WordChoice
+                    name="Counts"
+                    options={[
+                        { value: NONE, words: 'no counts', sentence: 'Each row counts once.' },
+                        ...numbers.map(({ key, name }) => ({ value: key, words: name, sentence: 'It says how often each row counts.' })),
+                    ]}
+                    value={question.counts}
+                    onChange={(counts) => onAsk({ counts })}
+                />
+                ;{question.where !== '' && ' rows where'}{' '}
+                <WordEntry
+                    name="Rows"
+                    words={question.where === '' ? 'all rows' : question.where}
+                    value={question.where}
+                    help={`A condition on the rows, in names of variables: ${example(variables)}, a = 'label', missing(a), and, or, not.`}
+                    common={[{ value: '', words: 'all rows' }]}
+                    onChange={(where) => onAsk({ where })}
+                />
+                ; missing{' '}
+                <WordChoice
+                    name="Missing"
+                    options={conventions.missing}
+                    value={question.missing}
+                    onChange={(missing) => onAsk({ missing })}
+                />
+                ; fences at{' '}
+                <WordEntry
+                    name="Fences"
+                    words={`${question.fences} IQR`}
+                    value={question.fences}
+                    help="How many interquartile ranges beyond the quartiles a value is called an outlier; far outliers lie twice as far out."
+                    common={['1.5', '2', '3'].map((value) => ({ value, words: value }))}
+                    onChange={(fences) => onAsk({ fences })}
+                />
+                ; classes{' '}
+                <WordChoice
+                    name="Class edges"
+                    options={conventions.edges.map((edge) => ({ ...edge, words: edge.words.split(':')[0] ?? '', sentence: edge.words }))}
+                    value={question.edges}
+                    onChange={(edges) => onAsk({ edges })}
+                />
+                ;{' '}
+                <WordEntry
+                    name="Confidence level"
+                    words={`${Math.round(Number(question.level) * 1e6) / 1e4} %`}
+                    value={question.level}
+                    help="From 0.5 to 0.999: how often intervals made this way hold the mean."
+                    common={[
+                        { value: '0.9', words: '90 %' },
+                        { value: '0.95', words: '95 %' },
+                        { value: '0.99', words: '99 %' },
+                    ]}
+                    onChange={(level) => onAsk({ level })}
+                />{' '}
+                intervals; shown{' '}
+                <WordChoice
+                    name="Decimals shown"
+                    options={decimals}
+                    value={question.decimals}
+                    onChange={(shown) => onAsk({ decimals: shown })}
+                />
+                .
+            </p>
+            {answer !== undefined && answer.left_out.total > 0 && (
+                <p className="mt-1 text-small text-alarm">
+                    {counted(answer.left_out.total, 'row')} left out, because{' '}
+                    {answer.left_out.total === 1 ? 'its count is' : 'their counts are'} missing, no number or negative: row{' '}
+                    {answer.left_out.first.slice(0, LEFT_OUT_SHOWN).map(count).join(', ')}
+                    {answer.left_out.total > LEFT_OUT_SHOWN && ' …'}
+                </p>
+            )}
+        </div>
     );
 }
 
-/** "223 of 236 rows" for a single number variable, "236 rows" otherwise. */
-function rowsInUse(rows: number, profile: Profile | undefined): string {
-    const only = profile?.sheets.length === 1 ? profile.sheets[0] : undefined;
-    const present = only === undefined ? rows : rows - only.missing;
-    if (present < rows) {
+const decimals = [
+    { value: 'data+0', words: 'with as many decimals as the data' },
+    { value: 'data+1', words: 'to one more decimal than the data' },
+    { value: 'data+2', words: 'to two more decimals than the data' },
+    ...[0, 1, 2, 3, 4, 6].map((number) => ({ value: String(number), words: `with ${number} decimal${number === 1 ? '' : 's'}` })),
+    ...[3, 4, 6].map((number) => ({ value: `s${number}`, words: `to ${number} significant digits` })),
+];
+
+function example(variables: Variable[]): string {
+    const number = variables.find((variable) => variable.type === 'number')?.name ?? 'weight';
+    return `${/^[\p{L}_]+$/u.test(number) ? number : `"${number}"`} > 40`;
+}
+
+/** "223 of 236 rows" for a single variable, "All 236 rows" otherwise. */
+function rowsInUse(rows: number, answer: Profile | Overview | undefined): string {
+    const only = answer !== undefined && 'sheets' in answer && answer.sheets.length === 1 ? answer.sheets[0] : undefined;
+    const counting = answer !== undefined && answer.basis.counts !== null;
+    const present = only?.frequencies !== undefined && only.frequencies !== null && !counting ? only.frequencies.totals[0] : answer?.rows;
+    if (present !== undefined && present < rows) {
         return `${count(present)} of ${counted(rows, 'row')}`;
     }
     return rows === 1 ? 'The only row' : `All ${count(rows)} rows`;

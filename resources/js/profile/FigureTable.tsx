@@ -1,13 +1,17 @@
 import clsx from 'clsx';
 import type { FigureRow } from '../api/client';
 import { laneColour } from '../plot/colours';
+import { copyText } from '../ui/copying';
+import { figureName, fullText } from './figureCells';
 
-/** After these figures a stronger line ends a family: how many, centre and spread, the five numbers, widths. */
-const FAMILY_ENDS = new Set(['missing', 'variance', 'max', 'iqr']);
+/** After these figures a stronger line ends a family. */
+const FAMILY_ENDS = new Set(['missing', 'modes_frequency', 'mad', 'iqr', 'outliers_count', 'within_3', 'anderson_darling_p']);
 
-const LABELS_PX = 160;
+const LABELS_PX = 170;
 const CHARACTER_PX = 7.3;
-const CELL_PADDING_PX = 16;
+const CELL_PADDING_PX = 20;
+/** A longer text, such as a reason or a list of modes, wraps. */
+const MOST_CHARACTERS = 16;
 
 /** About how wide the table is going to be, in pixels. */
 export function tableWidth(rows: FigureRow[]): number {
@@ -15,22 +19,27 @@ export function tableWidth(rows: FigureRow[]): number {
     let width = LABELS_PX;
     for (let i = 0; i < columns; i++) {
         const longest = Math.max(...rows.map((row) => row.values[i]?.text?.length ?? 0));
-        width += longest * CHARACTER_PX + CELL_PADDING_PX;
+        width += Math.min(longest, MOST_CHARACTERS) * CHARACTER_PX + CELL_PADDING_PX;
     }
     return width;
 }
 
-/** Figures down, overall and each group across; undefined ones say why. Names of groups scroll with their columns. */
+/**
+ * Figures down, overall and each group across; undefined ones say why. A click on a figure copies it in full precision; its name,
+ * or the small mark beside it, opens how it came about. Names of groups scroll with their columns.
+ */
 export function FigureTable({
     rows,
     names,
     unit,
     isBeside,
+    onOpen,
 }: {
     rows: FigureRow[];
     names: string[];
     unit: string | null;
     isBeside: boolean;
+    onOpen: (figure: string, column: number) => void;
 }) {
     return (
         <div className={clsx('max-w-full overflow-x-auto', isBeside && 'xl:max-w-[54%]')} tabIndex={0} role="region" aria-label="Figures">
@@ -55,26 +64,54 @@ export function FigureTable({
                 <tbody>
                     {rows.map((row) => (
                         <tr key={row.key} className={clsx('border-b', FAMILY_ENDS.has(row.key) ? 'border-hair-strong' : 'border-hair')}>
-                            <th scope="row" className="sticky left-0 bg-paper py-1 pr-3 text-left font-normal">
-                                {row.label} {row.symbol !== '' && <i className="ml-0.5 font-serif text-small text-soft">{row.symbol}</i>}
-                                {row.shown_as === 'unit-squared' && unit !== null && unit.length < 8 && (
-                                    <span className="ml-1 text-fine text-soft">{unit}²</span>
-                                )}
+                            <th scope="row" className="sticky left-0 bg-paper p-0 text-left font-normal">
+                                <button
+                                    type="button"
+                                    title="How it came about"
+                                    className="py-1 pr-3 text-left decoration-hair-strong underline-offset-4 hover:underline"
+                                    onClick={() => onOpen(row.key, 0)}
+                                >
+                                    {row.label}{' '}
+                                    {row.symbol !== '' && <i className="ml-0.5 font-serif text-small text-soft">{row.symbol}</i>}
+                                    {row.shown_as === 'unit-squared' && unit !== null && unit.length < 8 && (
+                                        <span className="ml-1 text-fine text-soft">{unit}²</span>
+                                    )}
+                                </button>
                             </th>
                             {row.values.map((figure, i) => (
                                 <td
                                     key={i}
                                     data-figure={row.key}
-                                    title={figure.value === null ? (figure.reason ?? '') : `${String(figure.value)} in full precision`}
                                     className={clsx(
-                                        'px-2 py-1 text-right',
+                                        'group relative p-0 text-right',
                                         i === 0 && 'font-semibold',
                                         figure.text === null
                                             ? 'max-w-32 min-w-24 text-fine leading-tight whitespace-normal text-soft'
                                             : 'figures',
+                                        Array.isArray(figure.value) && 'max-w-44 min-w-28 whitespace-normal',
                                     )}
                                 >
-                                    {figure.text ?? figure.reason}
+                                    {figure.text === null ? (
+                                        <span className="block px-2 py-1">{figure.reason}</span>
+                                    ) : (
+                                        <button
+                                            type="button"
+                                            title={`Copy ${fullText(figure)}`}
+                                            className="w-full px-2 py-1 text-right hover:bg-accent-wash"
+                                            onClick={() => void copyText(fullText(figure))}
+                                        >
+                                            {figure.text}
+                                        </button>
+                                    )}
+                                    {i > 0 && figure.text !== null && (
+                                        <button
+                                            type="button"
+                                            aria-label={`How ${figureName(row)} of ${names[i] ?? ''} came about`}
+                                            title="How it came about"
+                                            className="absolute top-1 -left-1.5 size-4 rounded-full bg-accent text-fine leading-4 text-on-accent opacity-0 group-hover:opacity-100 focus-visible:opacity-100 before:content-['=']"
+                                            onClick={() => onOpen(row.key, i)}
+                                        />
+                                    )}
                                 </td>
                             ))}
                         </tr>

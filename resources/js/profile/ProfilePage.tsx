@@ -1,36 +1,48 @@
 import clsx from 'clsx';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { Account } from '../account/Account';
 import { useDataset } from '../api/datasets';
+import { CopiedNote } from '../ui/copying';
 import { counted } from '../ui/format';
 import { Notice } from '../ui/Notice';
 import { Places } from '../ui/Places';
 import { TopBar } from '../ui/TopBar';
 import { Waiting } from '../ui/Waiting';
 import { BasisLine } from './BasisLine';
-import { type Question, readQuestion, shownKeys, toggled, writeQuestion } from './question';
-import { useConventions, useProfile } from './queries';
+import { chosenFigures, FigureChoice } from './FigureChoice';
+import { groupName } from './groups';
+import { OverviewTable } from './OverviewTable';
+import { type Place, useConventions, useFigureChoices, useOverview, useProfile } from './queries';
+import { type Question, readQuestion, toggled, writeQuestion } from './question';
 import { Sheet } from './Sheet';
 import { VariableRail } from './VariableRail';
+import { WorkingPanel } from './WorkingPanel';
 
+/** The overview of all variables, or the sheets of those that are ticked. */
 export function ProfilePage() {
     const id = Number(useParams().dataset);
     const [address, setAddress] = useSearchParams();
     const navigate = useNavigate();
+    const [place, setPlace] = useState<Place | null>(null);
     const question = readQuestion(address);
     const dataset = useDataset(id);
     const conventions = useConventions();
+    const choices = useFigureChoices();
     const variables = dataset.data?.variables ?? [];
-    const keys = shownKeys(question, variables);
-    const profile = useProfile(id, dataset.data?.revision, keys, question);
+    const chosen = choices.data === undefined ? '' : chosenFigures(question, choices.data).join();
+    const profile = useProfile(id, dataset.data?.revision, question, chosen);
+    const overview = useOverview(id, dataset.data?.revision, question, chosen);
+    const isOverview = question.of.length === 0;
+    const answer = isOverview ? overview : profile;
     const ask = (change: Partial<Question>) => setAddress(writeQuestion({ ...question, ...change }));
+    const split = question.by.map((key) => variables.find((variable) => variable.key === key));
 
     useEffect(() => {
         document.title = `${dataset.data?.title ?? 'Profile'} · Row Tally`;
     }, [dataset.data?.title]);
 
-    const failure = dataset.error ?? conventions.error;
+    const failure = dataset.error ?? conventions.error ?? choices.error;
     return (
         <div className="flex h-full flex-col">
             <TopBar account={<Account />}>
@@ -49,52 +61,85 @@ export function ProfilePage() {
                     <Notice onRetry={() => void dataset.refetch()}>{failure.message}</Notice>
                 </div>
             )}
-            {dataset.data !== undefined && conventions.data !== undefined && (
+            {dataset.data !== undefined && conventions.data !== undefined && choices.data !== undefined && (
                 <>
                     <BasisLine
                         rows={dataset.data.rows}
-                        profile={profile.data}
+                        answer={answer.data}
                         question={question}
                         conventions={conventions.data}
+                        variables={variables}
                         onAsk={ask}
                     />
-                    <div className="flex min-h-0 flex-1 max-md:flex-col">
+                    <div className="relative flex min-h-0 flex-1 max-md:flex-col">
                         <VariableRail
                             variables={variables}
                             rows={dataset.data.rows}
-                            chosen={keys}
+                            chosen={question.of}
                             by={question.by}
+                            noEntry={question.no_entry}
+                            onOverview={() => ask({ of: [] })}
                             onShowOnly={(key) => ask({ of: [key] })}
-                            onToggle={(key) => ask({ of: toggled(keys, key, variables) })}
+                            onToggle={(key) => ask({ of: toggled(question.of, key, variables) })}
                             onSplit={(by) => ask({ by })}
+                            onNoEntry={(word) => ask({ no_entry: word })}
                         />
-                        <main aria-busy={profile.isFetching} className="min-w-0 flex-1 overflow-y-auto px-6 pb-10">
+                        <main aria-busy={answer.isFetching} className="min-w-0 flex-1 overflow-y-auto px-6 pt-3 pb-10">
                             {dataset.data.notes.length > 0 && <ReadingNotes notes={dataset.data.notes} />}
-                            {keys.length === 0 && (
-                                <p className="py-8 text-soft">No variable is ticked. Choose one in the list of variables.</p>
-                            )}
-                            {profile.isError && keys.length > 0 && (
-                                <Notice onRetry={() => void profile.refetch()}>{profile.error.message}</Notice>
-                            )}
-                            {profile.isFetching && <Waiting key={keys.join()} what="Working it out" />}
-                            {keys.length > 0 && !profile.isError && profile.data !== undefined && (
+                            <p className="mb-2 text-small text-soft">
+                                Shown: <FigureChoice question={question} choices={choices.data} onAsk={ask} />
+                                {question.percentiles !== '' && ` and percentiles ${question.percentiles.replaceAll(',', ', ')}`}
+                            </p>
+                            {answer.isError && <Notice onRetry={() => void answer.refetch()}>{answer.error.message}</Notice>}
+                            {answer.isFetching && <Waiting key={question.of.join()} what="Working it out" />}
+                            {!answer.isError && (
                                 // Figures of the question before are shown faintly, if the next answer is not there at once.
-                                <div className={clsx('transition-opacity', profile.isPlaceholderData && 'opacity-40 delay-150')}>
-                                    {profile.data.sheets.map((sheet) => (
-                                        <Sheet
-                                            key={sheet.variable}
-                                            sheet={sheet}
-                                            profile={profile.data}
-                                            splitName={variables.find(({ key }) => key === profile.data.by)?.name ?? null}
-                                            onShowRows={(where) =>
-                                                void navigate(`/datasets/${id}/rows?${new URLSearchParams({ where }).toString()}`)
-                                            }
+                                <div className={clsx('transition-opacity', answer.isPlaceholderData && 'opacity-40 delay-150')}>
+                                    {isOverview && overview.data !== undefined && (
+                                        <OverviewTable
+                                            overview={overview.data}
+                                            title={dataset.data.title}
+                                            onShow={(key) => ask({ of: [key] })}
+                                            onOpen={(variable, figure, column) => setPlace({ variable, figure, column })}
                                         />
-                                    ))}
+                                    )}
+                                    {!isOverview &&
+                                        profile.data?.sheets.map((sheet) => (
+                                            <Sheet
+                                                key={sheet.variable}
+                                                dataset={id}
+                                                sheet={sheet}
+                                                profile={profile.data}
+                                                question={question}
+                                                splitNames={
+                                                    split.every((variable) => variable?.type === 'category')
+                                                        ? split.map((variable) => variable?.name ?? '')
+                                                        : null
+                                                }
+                                                onAsk={ask}
+                                                onOpen={(figure, column) => setPlace({ variable: sheet.variable, figure, column })}
+                                                onShowRows={(where) =>
+                                                    void navigate(`/datasets/${id}/rows?${new URLSearchParams({ where }).toString()}`)
+                                                }
+                                            />
+                                        ))}
                                 </div>
                             )}
                         </main>
+                        {place !== null && (
+                            <WorkingPanel
+                                dataset={id}
+                                revision={dataset.data.revision}
+                                question={question}
+                                place={place}
+                                names={['Overall', ...(answer.data?.groups ?? []).map(groupName)]}
+                                variable={variables.find((variable) => variable.key === place.variable)?.name ?? place.variable}
+                                onMove={setPlace}
+                                onClose={() => setPlace(null)}
+                            />
+                        )}
                     </div>
+                    <CopiedNote />
                 </>
             )}
         </div>
@@ -104,7 +149,7 @@ export function ProfilePage() {
 /** What the reading of the file has to say, out of the way but not hidden. */
 function ReadingNotes({ notes }: { notes: string[] }) {
     return (
-        <details className="mt-3 text-small text-soft">
+        <details className="mb-2 text-small text-soft">
             <summary className="cursor-pointer">How the file was read: {counted(notes.length, 'remark')}</summary>
             {notes.map((note) => (
                 <p key={note} dir="auto" className="mt-1 max-w-3xl border-l-3 border-hair-strong pl-3">

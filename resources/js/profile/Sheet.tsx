@@ -1,60 +1,106 @@
 import type { Profile, Sheet as SheetData, Stack } from '../api/client';
 import { conditionOfClass } from '../api/formula';
 import { AlignedStack } from '../plot/AlignedStack';
+import { TableOut } from '../ui/copying';
 import { count, counted } from '../ui/format';
+import { AskLine } from './AskLine';
+import { figureName, fullText } from './figureCells';
 import { FigureTable, tableWidth } from './FigureTable';
+import { FrequencyTable } from './FrequencyTable';
 import { groupName } from './groups';
-import { LabelTable } from './LabelTable';
+import type { Question } from './question';
 
 /** A wider table of figures stands above the plots, so that no group is hidden behind an edge. */
 const BESIDE_AT_MOST_PX = 560;
 
 /** The sheet of one variable: figures and plots together, or the labels of a category. */
 export function Sheet({
+    dataset,
     sheet,
     profile,
-    splitName,
+    question,
+    splitNames,
+    onAsk,
+    onOpen,
     onShowRows,
 }: {
+    dataset: number;
     sheet: SheetData;
     profile: Profile;
-    /** Name of the variable that splits the rows; null = none does. */
-    splitName: string | null;
+    question: Question;
+    /** Names of the categories that split the rows; null where a number does, whose classes make no condition. */
+    splitNames: string[] | null;
+    onAsk: (change: Partial<Question>) => void;
+    onOpen: (figure: string, column: number) => void;
     /** Opens the rows that a condition leaves. */
     onShowRows: (where: string) => void;
 }) {
     const showRows = (stack: Stack, lane: number, place: number) => {
-        const group = lane === 0 || splitName === null ? null : { name: splitName, label: profile.groups[lane - 1]?.label ?? null };
-        onShowRows(conditionOfClass(sheet.name, stack.classes.edges, place, stack.classes.closed, group));
+        const labels = lane === 0 ? [] : (profile.groups[lane - 1]?.labels ?? []);
+        const groups = labels.map((label, i) => ({ name: splitNames?.[i] ?? '', label }));
+        onShowRows(conditionOfClass(sheet.name, stack.classes.edges, place, stack.classes.closed, groups, question.where));
     };
     const names = ['Overall', ...profile.groups.map(groupName)];
     const isBeside = tableWidth(sheet.figures) <= BESIDE_AT_MOST_PX;
     const heading = `sheet-${sheet.variable}`;
+    const axisName = sheet.unit === null ? sheet.name : `${sheet.name} (${sheet.unit})`;
+    const cells = () => [
+        [axisName, ...names],
+        ...sheet.figures.map((row) => [figureName(row), ...row.values.map(fullText)]),
+        ['Basis', profile.basis.words],
+    ];
     return (
         <section aria-labelledby={heading} className="border-b border-hair pt-4 pb-8 last:border-b-0">
             <div className="mb-2 flex flex-wrap items-baseline gap-x-3">
                 <h2 id={heading} dir="auto" className="max-w-full text-title break-words">
                     {sheet.name}
                 </h2>
-                <span className="text-small text-soft">{description(sheet)}</span>
+                <span className="mr-3 text-small text-soft">{description(sheet)}</span>
+                {sheet.type === 'number' && <TableOut table={cells} name={sheet.name} />}
             </div>
             {sheet.unread.total > 0 && <Unread sheet={sheet} />}
             {sheet.type === 'number' && (
-                <div className={isBeside ? 'flex items-start gap-8 max-xl:flex-col max-xl:gap-4' : 'space-y-6'}>
-                    <FigureTable rows={sheet.figures} names={names} unit={sheet.unit} isBeside={isBeside} />
-                    {sheet.stack === null ? (
-                        <p className="py-6 text-soft">There is no value to draw.</p>
-                    ) : (
-                        <AlignedStack
-                            stack={sheet.stack}
-                            names={names}
-                            axisName={sheet.unit === null ? sheet.name : `${sheet.name} (${sheet.unit})`}
-                            onSelect={(lane, place) => sheet.stack !== null && showRows(sheet.stack, lane, place)}
-                        />
-                    )}
-                </div>
+                <>
+                    <div className={isBeside ? 'flex items-start gap-8 max-xl:flex-col max-xl:gap-4' : 'space-y-6'}>
+                        <FigureTable rows={sheet.figures} names={names} unit={sheet.unit} isBeside={isBeside} onOpen={onOpen} />
+                        {sheet.stack === null ? (
+                            <p className="py-6 text-soft">There is no value to draw.</p>
+                        ) : (
+                            <AlignedStack
+                                stack={sheet.stack}
+                                names={names}
+                                axisName={axisName}
+                                onSelect={(lane, place) =>
+                                    sheet.stack !== null && (lane === 0 || splitNames !== null) && showRows(sheet.stack, lane, place)
+                                }
+                            />
+                        )}
+                    </div>
+                    <AskLine
+                        dataset={dataset}
+                        revision={profile.revision}
+                        question={question}
+                        variable={sheet.variable}
+                        unit={sheet.unit}
+                    />
+                </>
             )}
-            {sheet.labels !== null && <LabelTable labels={sheet.labels} missing={sheet.missing} />}
+            {sheet.frequencies !== null && (sheet.type !== 'number' || sheet.stack !== null) && (
+                <FrequencyTable
+                    table={sheet.frequencies}
+                    names={names}
+                    name={axisName}
+                    basis={profile.basis.words}
+                    question={question}
+                    onAsk={onAsk}
+                />
+            )}
+            {sheet.dates !== null && (
+                <p className="py-2">
+                    From <span className="figures">{sheet.dates.first}</span> to <span className="figures">{sheet.dates.last}</span>:{' '}
+                    {sheet.dates.span}.
+                </p>
+            )}
             {(sheet.type === 'id' || sheet.type === 'text') && (
                 <p className="py-2 text-soft">
                     {sheet.type === 'id'

@@ -15,17 +15,24 @@ export function VariableRail({
     rows,
     chosen,
     by,
+    noEntry,
+    onOverview,
     onShowOnly,
     onToggle,
     onSplit,
+    onNoEntry,
 }: {
     variables: Variable[];
     rows: number;
     chosen: string[];
-    by: string | null;
+    by: string[];
+    /** Whether rows without an entry of a splitting variable are shown as a group. */
+    noEntry: string;
+    onOverview: () => void;
     onShowOnly: (key: string) => void;
     onToggle: (key: string) => void;
-    onSplit: (key: string | null) => void;
+    onSplit: (keys: string[]) => void;
+    onNoEntry: (word: string) => void;
 }) {
     const [wanted, setWanted] = useState('');
     const finder = useRef<HTMLInputElement>(null);
@@ -40,36 +47,24 @@ export function VariableRail({
         window.addEventListener('keydown', jump);
         return () => window.removeEventListener('keydown', jump);
     }, []);
-    const categories = variables.filter((variable) => variable.type === 'category');
     const shown = variables.filter((variable) => variable.name.toLocaleLowerCase().includes(wanted.toLocaleLowerCase()));
     return (
         <aside
             aria-label="Variables"
             className="flex w-66 shrink-0 flex-col border-r border-hair pt-3 max-md:max-h-56 max-md:w-auto max-md:border-r-0 max-md:border-b"
         >
-            <div className="mx-4 flex items-baseline justify-between gap-3 border-b border-hair pb-2.5">
-                <span className="shrink-0 text-small text-soft">split by</span>
-                {categories.length === 0 ? (
-                    <span className="text-small text-soft">no category to split by</span>
-                ) : (
-                    <WordChoice
-                        name="Split by"
-                        className="max-w-40 truncate"
-                        options={[
-                            { value: NOTHING, words: 'nothing' },
-                            ...categories.map((variable) => ({
-                                value: variable.key,
-                                words: variable.name,
-                                sentence:
-                                    counted(variable.labels?.length ?? 0, 'group') +
-                                    (variable.missing > 0 ? ' and rows without an entry' : ''),
-                            })),
-                        ]}
-                        value={by ?? NOTHING}
-                        onChange={(key) => onSplit(key === NOTHING ? null : key)}
-                    />
+            <SplitChoice variables={variables} by={by} noEntry={noEntry} onSplit={onSplit} onNoEntry={onNoEntry} />
+            <button
+                type="button"
+                aria-pressed={chosen.length === 0}
+                onClick={onOverview}
+                className={clsx(
+                    'mx-2 mt-2 rounded-md px-2 py-1.5 text-left',
+                    chosen.length === 0 ? 'bg-accent-wash font-semibold' : 'hover:bg-accent-wash',
                 )}
-            </div>
+            >
+                All variables at a glance
+            </button>
             {variables.length > MANY && (
                 <input
                     ref={finder}
@@ -95,6 +90,74 @@ export function VariableRail({
                 {shown.length === 0 && <li className="px-4 py-2 text-small text-soft">No variable has “{wanted}” in its name.</li>}
             </ul>
         </aside>
+    );
+}
+
+/** What splits the rows: one variable, and another within it. A number splits by its classes. */
+function SplitChoice({
+    variables,
+    by,
+    noEntry,
+    onSplit,
+    onNoEntry,
+}: {
+    variables: Variable[];
+    by: string[];
+    noEntry: string;
+    onSplit: (keys: string[]) => void;
+    onNoEntry: (word: string) => void;
+}) {
+    const splitting = variables.filter((variable) => variable.type === 'category' || variable.type === 'number');
+    if (splitting.length === 0) {
+        return <p className="mx-4 border-b border-hair pb-2.5 text-small text-soft">no variable to split by</p>;
+    }
+    const options = (taken: string | undefined) => [
+        { value: NOTHING, words: 'nothing' },
+        ...[...splitting]
+            .filter((variable) => variable.key !== taken)
+            .sort((a, b) => Number(a.type === 'number') - Number(b.type === 'number'))
+            .map((variable) => ({
+                value: variable.key,
+                words: variable.name,
+                sentence:
+                    variable.type === 'number'
+                        ? 'by its classes'
+                        : counted(variable.labels?.length ?? 0, 'group') + (variable.missing > 0 ? ' and rows without an entry' : ''),
+            })),
+    ];
+    const [first, second] = by;
+    const hasNoEntry = by.some((key) => (variables.find((variable) => variable.key === key)?.missing ?? 0) > 0);
+    const choice = (name: string, value: string | undefined, taken: string | undefined, onChange: (key: string) => void) => (
+        <span className="flex items-baseline justify-between gap-3">
+            <span className="shrink-0 text-small text-soft">{name}</span>
+            <WordChoice
+                name={`${name[0]?.toUpperCase() ?? ''}${name.slice(1)}`}
+                className="max-w-40 truncate"
+                options={options(taken)}
+                value={value ?? NOTHING}
+                onChange={onChange}
+            />
+        </span>
+    );
+    return (
+        <div className="mx-4 space-y-1.5 border-b border-hair pb-2.5">
+            {choice('split by', first, second, (key) => onSplit(key === NOTHING ? [] : [key, ...(second === undefined ? [] : [second])]))}
+            {first !== undefined && choice('and within it by', second, first, (key) => onSplit(key === NOTHING ? [first] : [first, key]))}
+            {hasNoEntry && (
+                <span className="flex items-baseline justify-between gap-3">
+                    <span className="shrink-0 text-small text-soft">rows without entry</span>
+                    <WordChoice
+                        name="Rows without an entry"
+                        options={[
+                            { value: 'show', words: 'shown', sentence: 'They have a group of their own, behind the others.' },
+                            { value: 'hide', words: 'hidden', sentence: 'They still count in the overall figures.' },
+                        ]}
+                        value={noEntry}
+                        onChange={onNoEntry}
+                    />
+                </span>
+            )}
+        </div>
     );
 }
 

@@ -2,8 +2,12 @@ import type { Profile } from '../api/client';
 
 /** How a group is called on screen; rows without a label have a name in words, and a blank label is shown in marks. */
 export function groupName(group: Profile['groups'][number]): string {
-    if (group.label === null) {
+    return group.labels.map(labelName).join(' · ');
+}
+
+export function labelName(label: string | null): string {
+    if (label === null) {
         return 'no entry';
     }
-    return group.label.trim() === '' ? `“${group.label}”` : group.label;
+    return label.trim() === '' ? `“${label}”` : label;
 }

@@ -1,6 +1,6 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, bodyOf } from '../api/client';
-import type { Question } from './question';
+import { type Question, questionWords } from './question';
 
 /** The words of the basis line come from the core and never change while the page is open. */
 export function useConventions() {
@@ -8,19 +8,99 @@ export function useConventions() {
 }
 
 /** The last answer stays on screen while the next is on its way, so nothing jumps when the basis changes. */
-export function useProfile(dataset: number, revision: number | undefined, keys: string[], question: Question) {
-    const { by, as, quartiles } = question;
+export function useProfile(dataset: number, revision: number | undefined, question: Question, chosen: string) {
+    const words = questionWords(question);
     return useQuery({
-        queryKey: ['profile', dataset, revision, keys, by, as, quartiles],
+        queryKey: ['profile', dataset, revision, words, chosen],
         queryFn: async ({ signal }) =>
-            bodyOf(
-                await api.GET('/datasets/{dataset}/profile', {
-                    params: { path: { dataset }, query: { of: keys.join(','), ...(by === null ? {} : { by }), as, quartiles } },
-                    signal,
-                }),
-            ),
-        enabled: revision !== undefined && keys.length > 0,
+            bodyOf(await api.GET('/datasets/{dataset}/profile', { params: { path: { dataset }, query: words }, signal })),
+        enabled: revision !== undefined && question.of.length > 0,
         placeholderData: keepPreviousData,
         staleTime: Infinity,
     });
+}
+
+/** A line for each variable. */
+export function useOverview(dataset: number, revision: number | undefined, question: Question, chosen: string) {
+    const words = questionWords(question);
+    return useQuery({
+        queryKey: ['overview', dataset, revision, words, chosen],
+        queryFn: async ({ signal }) =>
+            bodyOf(await api.GET('/datasets/{dataset}/overview', { params: { path: { dataset }, query: words }, signal })),
+        enabled: revision !== undefined && question.of.length === 0,
+        placeholderData: keepPreviousData,
+        staleTime: Infinity,
+    });
+}
+
+/** One figure of one variable, overall or in a group. */
+export interface Place {
+    variable: string;
+    figure: string;
+    /** 0 = overall, then the groups as they are shown. */
+    column: number;
+}
+
+export function useWorking(dataset: number, revision: number | undefined, question: Question, place: Place) {
+    const words = questionWords({ ...question, of: [place.variable] });
+    return useQuery({
+        queryKey: ['working', dataset, revision, words, place],
+        queryFn: async ({ signal }) =>
+            bodyOf(
+                await api.GET('/datasets/{dataset}/working', {
+                    params: { path: { dataset }, query: { ...words, figure: place.figure, column: place.column } },
+                    signal,
+                }),
+            ),
+        enabled: revision !== undefined,
+        placeholderData: keepPreviousData,
+        staleTime: Infinity,
+    });
+}
+
+/** A figure that somebody was given; '' asks nothing. */
+export function useMatches(dataset: number, revision: number, question: Question, variable: string, stated: string) {
+    const words = questionWords({ ...question, of: [variable] });
+    return useQuery({
+        queryKey: ['matches', dataset, revision, words, stated],
+        queryFn: async ({ signal }) =>
+            bodyOf(await api.GET('/datasets/{dataset}/matches', { params: { path: { dataset }, query: { ...words, stated } }, signal })),
+        enabled: stated !== '',
+        staleTime: Infinity,
+    });
+}
+
+/** A value among the others; '' asks nothing. */
+export function useStanding(dataset: number, revision: number, question: Question, variable: string, value: string) {
+    const words = questionWords({ ...question, of: [variable] });
+    return useQuery({
+        queryKey: ['standing', dataset, revision, words, value],
+        queryFn: async ({ signal }) =>
+            bodyOf(await api.GET('/datasets/{dataset}/standing', { params: { path: { dataset }, query: { ...words, value } }, signal })),
+        enabled: value !== '',
+        staleTime: Infinity,
+    });
+}
+
+const figures = ['figures'];
+
+export function useFigureChoices() {
+    return useQuery({ queryKey: figures, queryFn: async () => bodyOf(await api.GET('/figures')), staleTime: Infinity });
+}
+
+/** What an account likes to see; each change is remembered at once. */
+export function useFigureChanges() {
+    const queries = useQueryClient();
+    const onSuccess = () => queries.invalidateQueries({ queryKey: figures });
+    return {
+        choose: useMutation({ mutationFn: (keys: string[]) => api.PUT('/figures/chosen', { body: { figures: keys } }), onSuccess }),
+        keep: useMutation({
+            mutationFn: (set: { name: string; figures: string[] }) => api.POST('/figures/sets', { body: set }),
+            onSuccess,
+        }),
+        forget: useMutation({
+            mutationFn: (figureSet: number) => api.DELETE('/figures/sets/{figureSet}', { params: { path: { figureSet } } }),
+            onSuccess,
+        }),
+    };
 }

@@ -1,51 +1,66 @@
-import type { QuartileRule, TakenAs, Variable } from '../api/client';
+import type { ProfileWords, Variable } from '../api/client';
+
+/** The words of the basis and of what is shown, each a text; '' = the address does not say, and the server's default holds. */
+export const defaults = {
+    as: 'sample',
+    quartiles: 'halves-excluded',
+    counts: '',
+    where: '',
+    missing: 'per-variable',
+    fences: '1.5',
+    edges: 'left',
+    level: '0.95',
+    decimals: 'data+1',
+    figures: '',
+    percentiles: '',
+    no_entry: 'show',
+    order: 'own',
+    distinct: 'no',
+};
+
+export type Words = typeof defaults;
 
 /** What the address asks: the same words as in the API and on the command line. Defaults are left out of it. */
-export interface Question {
-    /** null: the address does not say, and the first number variable is shown. */
-    of: string[] | null;
-    by: string | null;
-    as: TakenAs;
-    quartiles: QuartileRule;
+export interface Question extends Words {
+    /** None: the overview of all variables. */
+    of: string[];
+    by: string[];
 }
 
-export const defaults = { as: 'sample', quartiles: 'halves-excluded' } as const;
+const names = Object.keys(defaults) as (keyof Words)[];
+
+function list(words: string | null): string[] {
+    return (words ?? '').split(',').filter((key) => key !== '');
+}
 
 export function readQuestion(address: URLSearchParams): Question {
-    const of = address.get('of');
-    return {
-        of: of === null ? null : of.split(',').filter((key) => key !== ''),
-        by: address.get('by'),
+    const question: Question = { ...defaults, of: list(address.get('of')), by: list(address.get('by')) };
+    for (const name of names) {
         // Unknown words are sent on as they are: the server says what it expected.
-        as: (address.get('as') ?? defaults.as) as TakenAs,
-        quartiles: (address.get('quartiles') ?? defaults.quartiles) as QuartileRule,
-    };
+        question[name] = address.get(name) ?? defaults[name];
+    }
+    return question;
 }
 
+/** Only what is unlike the defaults. */
 export function writeQuestion(question: Question): URLSearchParams {
     const address = new URLSearchParams();
-    if (question.of !== null) {
-        address.set('of', question.of.join(','));
+    for (const name of ['of', 'by'] as const) {
+        if (question[name].length > 0) {
+            address.set(name, question[name].join(','));
+        }
     }
-    if (question.by !== null) {
-        address.set('by', question.by);
-    }
-    if (question.as !== defaults.as) {
-        address.set('as', question.as);
-    }
-    if (question.quartiles !== defaults.quartiles) {
-        address.set('quartiles', question.quartiles);
+    for (const name of names) {
+        if (question[name] !== defaults[name]) {
+            address.set(name, question[name]);
+        }
     }
     return address;
 }
 
-/** The keys shown: those asked for, or the first number variable where the address does not say. */
-export function shownKeys(question: Question, variables: Variable[]): string[] {
-    if (question.of !== null) {
-        return question.of;
-    }
-    const first = variables.find((variable) => variable.type === 'number') ?? variables[0];
-    return first === undefined ? [] : [first.key];
+/** The same words for the API. */
+export function questionWords(question: Question): ProfileWords {
+    return Object.fromEntries(writeQuestion(question));
 }
 
 /** Ticks or unticks one variable; the others stay, in the order of the rail. */

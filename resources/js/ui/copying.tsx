@@ -1,0 +1,82 @@
+import { useEffect, useState } from 'react';
+import { type Cells, csv, html, tsv } from './tables';
+
+const COPIED = 'rowtally:copied';
+const SHOWN_MS = 2500;
+
+/** Puts a text on the clipboard and says so. */
+export async function copyText(text: string, said = text): Promise<void> {
+    try {
+        await navigator.clipboard.writeText(text);
+        say(`Copied: ${said}`);
+    } catch {
+        say('The browser did not allow copying. Select the text and copy it by hand.');
+    }
+}
+
+/** As text with tabs for a spreadsheet and as a rich table for a text processor. */
+export async function copyTable(table: Cells, said: string): Promise<void> {
+    try {
+        await navigator.clipboard.write([
+            new ClipboardItem({
+                'text/plain': new Blob([tsv(table)], { type: 'text/plain' }),
+                'text/html': new Blob([html(table)], { type: 'text/html' }),
+            }),
+        ]);
+        say(`Copied: ${said}`);
+    } catch {
+        await copyText(tsv(table), said);
+    }
+}
+
+export function saveCsv(table: Cells, name: string): void {
+    const link = document.createElement('a');
+    link.href = URL.createObjectURL(new Blob(['\uFEFF', csv(table)], { type: 'text/csv' }));
+    link.download = `${name.replace(/[^\p{L}\p{N} ._-]+/gu, ' ').trim()}.csv`;
+    link.click();
+    URL.revokeObjectURL(link.href);
+}
+
+function say(text: string): void {
+    window.dispatchEvent(new CustomEvent(COPIED, { detail: text }));
+}
+
+/** Says what was copied, for a moment, in a corner. */
+export function CopiedNote() {
+    const [text, setText] = useState('');
+    useEffect(() => {
+        let timer: ReturnType<typeof setTimeout> | undefined;
+        const show = (event: Event) => {
+            setText(String((event as CustomEvent).detail));
+            clearTimeout(timer);
+            timer = setTimeout(() => setText(''), SHOWN_MS);
+        };
+        window.addEventListener(COPIED, show);
+        return () => {
+            clearTimeout(timer);
+            window.removeEventListener(COPIED, show);
+        };
+    }, []);
+    return (
+        <p role="status" className="pointer-events-none fixed right-6 bottom-5 z-30">
+            {text !== '' && (
+                <span className="figures block max-w-96 truncate rounded-md bg-ink px-3 py-1.5 text-small text-paper">{text}</span>
+            )}
+        </p>
+    );
+}
+
+/** The two ways a table leaves the page. */
+export function TableOut({ table, name }: { table: () => Cells; name: string }) {
+    const look = 'text-small text-soft underline-offset-4 hover:text-ink hover:underline';
+    return (
+        <span className="flex shrink-0 gap-4">
+            <button type="button" className={look} onClick={() => void copyTable(table(), `the table of ${name}`)}>
+                Copy table
+            </button>
+            <button type="button" className={look} onClick={() => saveCsv(table(), name)}>
+                Save as CSV
+            </button>
+        </span>
+    );
+}
