@@ -8,15 +8,17 @@ namespace RowTally\Core\Distributions;
  * Student's t distribution; degrees of freedom need not be whole.
  *
  * Source    Student, Biometrika 6 (1908) 1–25; the continued fraction of the incomplete beta function, Abramowitz & Stegun (1964)
- *           26.5.8, by the method of Lentz; the ratio of gamma functions by their asymptotic series, 6.1.47.
- * Accuracy  1e-12 relative for tails and quantiles, from 1e-3 to 1e9 degrees of freedom.
- * Cost      O(√degrees) terms at most, usually under 50; the quantile takes some 5 tails.
+ *           26.5.8, by the method of Lentz; the ratio of gamma functions by their asymptotic series, 6.1.47; above 1,000 degrees of
+ *           freedom the quantile by its expansion about that of the normal distribution, 26.7.5.
+ * Accuracy  1e-12 relative for quantiles up to p = 0.9999 with ½ degree of freedom or more, and for tails up to 1,000 degrees.
+ * Cost      some 50 terms a tail; the quantile takes some 5 tails.
  */
 final class StudentT
 {
     private const TERMS = 20_000;
     private const TINY = 1e-300;
     private const SERIES_FROM = 40.0;
+    private const NEAR_NORMAL = 1000.0;
 
     /** The probability of a value of at least $t ≥ 0. */
     public static function above(float $t, float $degrees): float
@@ -39,6 +41,9 @@ final class StudentT
         if ($upper >= 0.5) {
             return 0.0;
         }
+        if ($degrees > self::NEAR_NORMAL) {
+            return self::nearNormal(Normal::quantile($p), $degrees);
+        }
         [$low, $high] = [0.0, 1.0];
         while (self::above($high, $degrees) > $upper) {
             [$low, $high] = [$high, 2.0 * $high];
@@ -59,6 +64,17 @@ final class StudentT
         }
 
         return $t;
+    }
+
+    private static function nearNormal(float $z, float $degrees): float
+    {
+        $s = $z * $z;
+        $r = 1.0 / $degrees;
+
+        return $z * (1.0 + $r * (($s + 1.0) / 4.0
+            + $r * ((($s * 5.0 + 16.0) * $s + 3.0) / 96.0
+            + $r * (((($s * 3.0 + 19.0) * $s + 17.0) * $s - 15.0) / 384.0
+            + $r * ((((($s * 79.0 + 776.0) * $s + 1482.0) * $s - 1920.0) * $s - 945.0) / 92160.0)))));
     }
 
     /** Γ(z + ½) / Γ(z). */

@@ -34,7 +34,7 @@ final readonly class MedianAbsoluteDeviation extends NamedStatistic
 
         return new Steps(
             'MAD = median of |x − x̃|',
-            [...QuantileSteps::median($observations), "x̃ = {$median}", 'the median of the distances from it: ' . Written::number(self::deviation($observations))],
+            [...QuantileSteps::median($observations), "x̃ = {$median}", 'MAD = median of the distances from it = ' . Written::number(self::deviation($observations))],
             'Hampel, JASA 69 (1974) 383–393',
             true,
         );

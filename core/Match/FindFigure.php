@@ -303,8 +303,8 @@ final readonly class FindFigure
     /**
      * A figure that several rules agree on, or several values to leave out, need not be told more than once.
      *
-     * @param list<Explanation> $explanations  plainest first
-     * @param bool              $perValue whether the same figure with another value is another explanation
+     * @param list<Explanation> $explanations plainest first
+     * @param bool              $perValue     whether the same figure with another value is another explanation
      *
      * @return list<Explanation>
      */

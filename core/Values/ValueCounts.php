@@ -262,10 +262,18 @@ final readonly class ValueCounts implements OrderedValues
             $sum = $sum->plus($this->sliceSums($values, $counts)->sum());
         }
         // The outermost values may occur beyond the ranks too.
-        $before = BigRational::of($this->decimal($first))->multipliedBy($fromRank - 1 - $this->countBefore($first));
-        $behind = BigRational::of($this->decimal($last))->multipliedBy($this->countBefore($last + 1) - $toRank);
+        $before = $this->held($first)->multipliedBy($fromRank - 1 - $this->countBefore($first));
+        $behind = $this->held($last)->multipliedBy($this->countBefore($last + 1) - $toRank);
 
         return $sum->minus($before)->minus($behind)->simplified();
+    }
+
+    /** A value as the sums take it: of a double, itself and not the decimal text nearest to it. */
+    private function held(int $index): BigRational
+    {
+        return $this->decimals === null
+            ? PowerSums::ofDoubles([self::double($this->values, $index)], null)->sum()
+            : BigRational::of($this->decimal($index));
     }
 
     /**
