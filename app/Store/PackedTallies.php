@@ -4,20 +4,38 @@ declare(strict_types=1);
 
 namespace App\Store;
 
+use App\Models\Variable;
+use RowTally\Core\Values\BucketedValues;
 use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\Packed;
 use RowTally\Core\Values\ValueCounts;
 
-/** The bytes of tallies: how many there are, then for each its missing rows, decimals of its counts, length of its values' bytes, and those. */
+/**
+ * The bytes of tallies: how many there are, then for each whether its values are here or in buckets, its missing rows, decimals of
+ * its counts, length of its values' bytes, and those.
+ */
 final class PackedTallies
 {
-    /** @param list<Observations> $observations */
-    public static function pack(array $observations): string
+    private const HERE = 0;
+    private const IN_BUCKETS = 1;
+
+    /**
+     * Values in buckets are kept in the database on the way.
+     *
+     * @param list<Observations> $observations
+     */
+    public static function pack(array $observations, Variable $variable, string $slice): string
     {
         $bytes = pack('q', count($observations));
         foreach ($observations as $group) {
-            $packed = $group->values->toBytes();
-            $bytes .= pack('qqq', $group->missing, $group->countDecimals, strlen($packed)) . $packed;
+            $values = $group->values;
+            if ($values instanceof BucketedValues) {
+                $buckets = $values->buckets instanceof StoredBuckets ? $values->buckets : StoredBuckets::keep($values, $variable, $slice);
+                $packed = $buckets->toBytes($values->powerSums());
+            } else {
+                $packed = $values->counted()->toBytes();
+            }
+            $bytes .= pack('qqqq', $values instanceof BucketedValues ? self::IN_BUCKETS : self::HERE, $group->missing, $group->countDecimals, strlen($packed)) . $packed;
         }
 
         return $bytes;
@@ -30,9 +48,14 @@ final class PackedTallies
         $groups = Packed::integers('q', $bytes)[1];
         $at = 8;
         for ($group = 0; $group < $groups; ++$group) {
-            [1 => $missing, 2 => $countDecimals, 3 => $length] = Packed::integers('q3', $bytes, $at);
-            $at += 24;
-            $observations[] = new Observations(ValueCounts::fromBytes(substr($bytes, $at, $length), $decimals), $missing, $countDecimals);
+            [1 => $place, 2 => $missing, 3 => $countDecimals, 4 => $length] = Packed::integers('q4', $bytes, $at);
+            $at += 32;
+            $packed = substr($bytes, $at, $length);
+            $observations[] = new Observations(
+                $place === self::IN_BUCKETS ? StoredBuckets::fromBytes($packed, $decimals) : ValueCounts::fromBytes($packed, $decimals),
+                $missing,
+                $countDecimals,
+            );
             $at += $length;
         }
 

@@ -17,9 +17,10 @@ use RowTally\Core\Frequency\FrequencyKind;
 use RowTally\Core\Frequency\FrequencyTable;
 use RowTally\Core\Frequency\LabelFrequencies;
 use RowTally\Core\Plots\Sketch;
+use RowTally\Core\Values\BucketedValues;
 use RowTally\Core\Values\Observations;
+use RowTally\Core\Values\OrderedValues;
 use RowTally\Core\Values\Packed;
-use RowTally\Core\Values\ValueCounts;
 
 /**
  * Distinct values with counts of a number variable, and counts of the labels of a category, whole or by any slice of the rows,
@@ -131,16 +132,16 @@ final class Tallies
     }
 
     /**
-     * @param list<ValueCounts> $values
-     * @param list<int>         $missing
+     * @param list<OrderedValues> $values
+     * @param list<int>           $missing
      */
     public function keep(Variable $variable, array $values, array $missing): void
     {
         $this->store($variable, '', $variable->data_revision, PackedTallies::pack(array_map(
-            static fn(ValueCounts $counts, int $without): Observations => new Observations($counts, $without),
+            static fn(OrderedValues $counts, int $without): Observations => new Observations($counts, $without),
             $values,
             $missing,
-        )));
+        ), $variable, ''));
     }
 
     /** After a change of a few cells: what was counted before serves again, but for those. Too much of it is counted anew when asked for. */
@@ -167,7 +168,7 @@ final class Tallies
         }
     }
 
-    private function carried(DraftRevision $draft, Variable $variable): ?ValueCounts
+    private function carried(DraftRevision $draft, Variable $variable): ?OrderedValues
     {
         $difference = $draft->differences()[$variable->id] ?? null;
         if ($difference === null || count($difference['removed']) + count($difference['added']) > self::FEW_CHANGES) {
@@ -177,9 +178,14 @@ final class Tallies
             ->where(['variable_id' => $variable->id, 'slice' => '', 'revision' => $draft->dataRevisionBefore($variable->id)])
             ->value('payload');
 
-        return is_string($before) && strlen($before) <= self::QUICK_BYTES
-            ? PackedTallies::unpack($before, $variable->decimals)[0]->values->changed($difference['removed'], $difference['added'])
-            : null;
+        if (!is_string($before) || strlen($before) > self::QUICK_BYTES) {
+            return null;
+        }
+        $values = PackedTallies::unpack($before, $variable->decimals)[0]->values;
+
+        return $values instanceof BucketedValues && $values->buckets instanceof StoredBuckets
+            ? StoredBuckets::changed($values, $values->buckets, $difference['removed'], $difference['added'], $variable)
+            : $values->counted()->changed($difference['removed'], $difference['added']);
     }
 
     /**
@@ -196,19 +202,63 @@ final class Tallies
             return PackedTallies::unpack($payload, $variable->decimals);
         }
         $observations = $count();
-        $this->store($variable, $slice, $revision, PackedTallies::pack($observations));
+        // Buckets and the tally that names them appear at once, so that nobody sweeps away what is not named yet.
+        $keep = fn() => DB::transaction(fn() => $this->store($variable, $slice, $revision, PackedTallies::pack($observations, $variable, $slice)));
+        if (app()->runningInConsole() || !self::areInBuckets($observations)) {
+            $keep();
+        } else {
+            // To put a million values in order takes longer than to answer: whoever asked need not wait for it.
+            defer($keep)->always();
+        }
 
         return $observations;
     }
 
+    /** @param list<Observations> $observations */
+    private static function areInBuckets(array $observations): bool
+    {
+        foreach ($observations as $group) {
+            if ($group->values instanceof BucketedValues) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     private function store(Variable $variable, string $slice, int $revision, string $payload): void
     {
-        if ($slice !== '') {
+        $own = ['variable_id' => $variable->id, 'slice' => $slice];
+        // Two profiles at once may both have worked it out; the answers are the same, and the first is kept.
+        $isKept = DB::table('tallies')->insertOrIgnore([...$own, 'revision' => $revision, 'payload' => $payload]) === 1;
+        if ($isKept && $slice !== '') {
             // Undo may want the whole of an older revision again; of a slice only the last is of use.
-            DB::table('tallies')->where(['variable_id' => $variable->id, 'slice' => $slice])->where('revision', '<', $revision)->delete();
+            DB::table('tallies')->where($own)->where('revision', '<', $revision)->delete();
         }
-        // Two profiles at once may both have worked it out; the answers are the same.
-        DB::table('tallies')->insertOrIgnore(['variable_id' => $variable->id, 'slice' => $slice, 'revision' => $revision, 'payload' => $payload]);
+        $this->sweep($variable, $own);
+    }
+
+    /**
+     * Forgets buckets that no tally names any more. The last two tallies keep theirs: somebody may still be reading the older one.
+     *
+     * @param array{variable_id: int, slice: string} $own
+     */
+    private function sweep(Variable $variable, array $own): void
+    {
+        if (!DB::table('tally_buckets')->where($own)->exists()) {
+            return;
+        }
+        $tallies = DB::table('tallies')->where($own)->orderByDesc('revision')->pluck('payload', 'revision')->all();
+        $named = [];
+        foreach (array_slice($tallies, 0, 2, true) as $payload) {
+            foreach (is_string($payload) ? PackedTallies::unpack($payload, $variable->decimals) : [] as $group) {
+                if ($group->values instanceof BucketedValues && $group->values->buckets instanceof StoredBuckets) {
+                    $named = [...$named, ...$group->values->buckets->ids()];
+                }
+            }
+        }
+        DB::table('tallies')->where($own)->whereIn('revision', array_slice(array_keys($tallies), 2))->delete();
+        DB::table('tally_buckets')->where($own)->whereNotIn('id', $named)->delete();
     }
 
     /**

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Columns;
 
+use RowTally\Core\Values\BucketedValues;
+use RowTally\Core\Values\GatheredBuckets;
 use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\Packed;
 use RowTally\Core\Values\PowerSums;
@@ -12,15 +14,19 @@ use RowTally\Core\Values\ValueCounts;
 /**
  * Turns a number column into ordered values with counts, whole or by group.
  *
- * Three shapes, one answer: byte codes are counted as bytes; integers within a small range are counted in a dense array; all
- * else is gathered and sorted.
+ * Four shapes, one answer: byte codes are counted as bytes; integers within a small range are counted in a dense array; of all
+ * else few rows are sorted, and many are put into buckets, each of which is sorted when somebody looks into it.
  *
- * Cost  O(rows) for the first two, with memory for the range; O(rows log rows) and memory for the values for the third.
+ * Cost  O(rows), with memory for the range or for the values.
  */
 final class TallyColumn
 {
     /** Up to this many counts in a dense array: 64 MB of memory. */
     private const DENSE_COUNTS = 1 << 22;
+    /** Up to so many rows are sorted as they are; beyond, values are put into buckets. */
+    private const SORTED_AT_ONCE = 65_536;
+    private const BUCKETS = 8192;
+    private const FEWEST_BUCKETS = 64;
 
     public static function whole(NumberColumn $column): Observations
     {
@@ -34,9 +40,10 @@ final class TallyColumn
         // One more for the rows that are left out; what is counted of them is thrown away.
         $shape = new self($column, $chunks, $grouping, $grouping->groups + ($grouping->isWhole() ? 0 : 1));
         $tallies = match (true) {
+            $column->decimals !== null && $shape->onlyCodes() => $shape->countedCodes(),
+            $column->decimals !== null && $shape->denseSpan() !== null => $shape->countedDensely(...$shape->denseSpan()),
+            $shape->isLarge() => $shape->inBuckets(),
             $column->decimals === null => $shape->sortedDoubles(),
-            $shape->onlyCodes() => $shape->countedCodes(),
-            $shape->denseSpan() !== null => $shape->countedDensely(...$shape->denseSpan()),
             default => $shape->sortedIntegers(),
         };
         $rows = $shape->rowsByGroup();
@@ -208,6 +215,105 @@ final class TallyColumn
         }
 
         return $dense;
+    }
+
+    private function isLarge(): bool
+    {
+        return array_sum(array_map(static fn(Chunk $chunk): int => $chunk->rows, $this->chunks)) > self::SORTED_AT_ONCE;
+    }
+
+    /** @return list<BucketedValues> */
+    private function inBuckets(): array
+    {
+        [$min, $max] = $this->ends();
+        $each = max(self::FEWEST_BUCKETS, intdiv(self::BUCKETS, $this->groups));
+        $gathered = array_fill(0, $this->groups, array_fill(0, $each, []));
+        $isExact = $this->column->decimals !== null;
+        $range = (float) $max - (float) $min;
+        // A little less than the number of buckets, so that the largest value falls into the last one.
+        $perUnit = $range > 0.0 && is_finite($range) ? ($each - 0.001) / $range : 0.0;
+        $sums = null;
+        foreach ($this->chunks as $i => $chunk) {
+            $group = $this->grouping->isWhole() ? null : $this->grouping->codes($i);
+            $rows = $isExact ? $this->column->integers($chunk) : $this->column->doubles($chunk);
+            if ($group === null) {
+                $gathered[0] = self::gatherInto($gathered[0], $rows, $min, $perUnit);
+            } else {
+                foreach ($rows as $row => $value) {
+                    if ($value !== null) {
+                        $gathered[$group[$row]][(int) (($value - $min) * $perUnit)][] = $value;
+                    }
+                }
+            }
+        }
+        $whole = $this->mergedSums();
+
+        return array_map(function (array $buckets) use ($whole): BucketedValues {
+            return new BucketedValues(new GatheredBuckets($buckets, $this->column->decimals), $this->column->decimals, $whole ?? $this->sumsOf($buckets));
+        }, $gathered);
+    }
+
+    /**
+     * @param array<int, list<int|float>> $buckets
+     * @param array<int, int|float|null>  $rows
+     *
+     * @return array<int, list<int|float>>
+     */
+    private static function gatherInto(array $buckets, array $rows, int|float $min, float $perUnit): array
+    {
+        foreach ($rows as $value) {
+            if ($value !== null) {
+                $buckets[(int) (($value - $min) * $perUnit)][] = $value;
+            }
+        }
+
+        return $buckets;
+    }
+
+    /** @param array<int, list<int|float>> $buckets */
+    private function sumsOf(array $buckets): PowerSums
+    {
+        $decimals = $this->column->decimals;
+        $sums = $decimals === null ? PowerSums::ofDoubles([], null) : PowerSums::ofIntegers([], null, $decimals);
+        $some = [];
+        foreach ([...$buckets, null] as $bucket) {
+            array_push($some, ...($bucket ?? []));
+            if ($bucket === null || count($some) >= Chunk::ROWS) {
+                if ($decimals === null) {
+                    /** @var list<float> $some */
+                    $sums = $sums->plus(PowerSums::ofDoubles($some, null));
+                } else {
+                    /** @var list<int> $some */
+                    $sums = $sums->plus(PowerSums::ofIntegers($some, null, $decimals));
+                }
+                $some = [];
+            }
+        }
+
+        return $sums;
+    }
+
+    /** @return array{int|float, int|float} the smallest and the largest value, unscaled where there are decimals; 0 without any */
+    private function ends(): array
+    {
+        $decimals = $this->column->decimals;
+        $min = $max = null;
+        foreach ($this->chunks as $chunk) {
+            foreach ([$chunk->min, $chunk->max] as $end) {
+                if ($end === null) {
+                    continue;
+                }
+                $end = match (true) {
+                    $decimals !== null => (int) $end * 10 ** ($decimals - ($chunk->decimals ?? 0)),
+                    $chunk->decimals !== null => NumberColumn::toDouble((int) $end, $chunk->decimals),
+                    default => $end,
+                };
+                $min = $min === null ? $end : min($min, $end);
+                $max = $max === null ? $end : max($max, $end);
+            }
+        }
+
+        return [$min ?? 0, $max ?? 0];
     }
 
     /** @return list<ValueCounts> */

@@ -81,7 +81,7 @@ final class NumberEntries
     {
         $n = $values->n();
         $decimals = $values->decimals();
-        if ($decimals === null || $decimals === 0 || $n < self::FEWEST || $values->distinct() > self::MOST_DISTINCT) {
+        if ($decimals === null || $decimals === 0 || $n < self::FEWEST || $values->hasMoreDistinctThan(self::MOST_DISTINCT)) {
             return [];
         }
         $counts = array_fill(0, $decimals + 1, 0);
@@ -110,7 +110,7 @@ final class NumberEntries
     private static function repeated(OrderedValues $values, string $name): array
     {
         $n = $values->n();
-        if ($n < self::FEWEST || $values->distinct() < 2) {
+        if ($n < self::FEWEST || !$values->hasMoreDistinctThan(1)) {
             return [];
         }
         // A value in more than half of the rows is the middle one.

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace RowTally\Core\Figures;
 
 use Brick\Math\BigDecimal;
-use RowTally\Core\Values\ValueCounts;
+use RowTally\Core\Values\OrderedValues;
 
 /** The values with the largest count, and that count; or why there are none. One distinct value is its own mode. */
 final readonly class MostFrequent
@@ -18,7 +18,7 @@ final readonly class MostFrequent
         public ?Figure $reason,
     ) {}
 
-    public static function of(ValueCounts $values): self
+    public static function of(OrderedValues $values): self
     {
         $most = 0;
         $least = PHP_INT_MAX;

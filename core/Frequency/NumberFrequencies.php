@@ -25,9 +25,8 @@ final class NumberFrequencies
     {
         $overall = $columns[0];
         $missing = array_map(static fn(Observations $group): int => $group->missing, $columns);
-        $kinds = $overall->values->distinct();
-        if ($stack === null || $kinds <= self::FEW || ($distinct && $kinds <= self::MOST)) {
-            $values = array_map(static fn(array $entry): BigDecimal => $entry['value'], $overall->values->lowest($kinds));
+        if ($stack === null || !$overall->values->hasMoreDistinctThan($distinct ? self::MOST : self::FEW)) {
+            $values = array_map(static fn(array $entry): BigDecimal => $entry['value'], $overall->values->lowest(self::MOST));
 
             return new FrequencyTable(
                 FrequencyKind::Values,

@@ -130,7 +130,7 @@ final readonly class FindFigure
             // The slip that is made most.
             $found = [...$found, ...$this->handedOn($observations, $words, intdiv(self::SLIP, 2))];
         }
-        $values = $this->observations->values;
+        $values = $this->observations->values->counted();
         $decimals = $values->decimals();
         foreach (Catalogue::chosen(self::TURNED) as $place => $statistic) {
             $own = $this->explain($statistic, $this->basis, ['the sign turned'], self::SLIP + $place);
@@ -223,7 +223,7 @@ final readonly class FindFigure
      */
     private function oneLeftOut(): array
     {
-        $values = $this->observations->values;
+        $values = $this->observations->values->counted();
         $n = $this->observations->n();
         if ($n < 2 || $values->decimals() === null || !$this->observations->hasWholeCounts()) {
             return [];

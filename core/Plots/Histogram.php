@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Plots;
 
+use Brick\Math\BigRational;
 use RowTally\Core\Basis\ClassEdge;
 use RowTally\Core\Values\OrderedValues;
 
@@ -39,6 +40,7 @@ final readonly class Histogram
     public static function of(OrderedValues $values, Classes $classes, ClassEdge $closed): self
     {
         $number = $classes->number;
+        $values->foresee(array_map(static fn(int $i): BigRational => $classes->edge($i)->toBigRational(), range(0, $number)));
         $upTo = [];
         for ($i = 0; $i <= $number; ++$i) {
             $edge = $classes->edge($i)->toBigRational();

@@ -19,7 +19,7 @@ use RowTally\Core\Basis\TakenAs;
 final readonly class Deviations
 {
     private function __construct(
-        private ValueCounts $values,
+        private OrderedValues $values,
         /** for decimals: the whole unscaled number next to the mean; for doubles: 0 */
         private int $origin,
         /** what is left of the mean after the origin (decimals), or its upper and lower half in the unit (doubles) */

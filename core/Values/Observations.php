@@ -29,7 +29,7 @@ final class Observations
     private array $quartiles = [];
 
     public function __construct(
-        public readonly ValueCounts $values,
+        public readonly OrderedValues $values,
         /** in the unit of the counts, as n */
         public readonly int $missing,
         public readonly int $countDecimals = 0,
@@ -97,7 +97,7 @@ final class Observations
 
     public function allEqual(): bool
     {
-        return $this->values->distinct() === 1;
+        return !$this->values->hasMoreDistinctThan(1);
     }
 
     public function median(): BigRational

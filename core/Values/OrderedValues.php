@@ -35,8 +35,11 @@ interface OrderedValues
     /** How many values are smaller than the bound or equal to it. */
     public function countUpTo(BigRational $bound): int;
 
-    /** How many different values there are. */
+    /** How many different values there are. Of very many it may have to look at all of them. */
     public function distinct(): int;
+
+    /** Whether there are more different values than that; never looks at more than it must. */
+    public function hasMoreDistinctThan(int $most): bool;
 
     /**
      * The distinct values between two ranks, both included, ascending, with how often each occurs among those ranks.
@@ -46,4 +49,30 @@ interface OrderedValues
     public function between(int $fromRank, int $toRank): array;
 
     public function powerSums(): PowerSums;
+
+    /** The sum of the values from one rank to another, both included; 0 where there are none between. */
+    public function sumBetween(int $fromRank, int $toRank): BigRational;
+
+    /**
+     * All distinct values, ascending, some thousand at a time: whole numbers in the last decimal place, or doubles.
+     *
+     * @return iterable<array{list<int>|list<float>, list<int>}> the values and how often each occurs
+     */
+    public function slices(): iterable;
+
+    /** @return list<array{value: BigDecimal, count: int}> the smallest distinct values, ascending, at most $most of them */
+    public function lowest(int $most): array;
+
+    /** @return list<array{value: BigDecimal, count: int}> the largest distinct values, ascending, at most $most of them */
+    public function highest(int $most): array;
+
+    /**
+     * Says that counts below or up to these bounds are going to be asked for.
+     *
+     * @param list<BigRational> $bounds
+     */
+    public function foresee(array $bounds): void;
+
+    /** The same in one piece, so that it can be changed. */
+    public function counted(): ValueCounts;
 }

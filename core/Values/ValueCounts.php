@@ -6,7 +6,6 @@ namespace RowTally\Core\Values;
 
 use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
-use Brick\Math\RoundingMode;
 use RowTally\Core\Exception\InvalidInput;
 
 /**
@@ -15,19 +14,20 @@ use RowTally\Core\Exception\InvalidInput;
  *
  * Cost  quantiles and counts are binary searches, O(log distinct); the sums were taken when it was made.
  */
-final readonly class ValueCounts implements OrderedValues
+final class ValueCounts implements OrderedValues
 {
     private const WORD = 8;
     private const SLICE = 8192;
 
     private function __construct(
         /** ascending, no two equal: unscaled integers, or doubles when $decimals is null */
-        private string $values,
+        private readonly string $values,
         /** how many values there are up to and with each */
-        private string $upTo,
-        private int $distinct,
-        private ?int $decimals,
-        private PowerSums $powerSums,
+        private readonly string $upTo,
+        private readonly int $distinct,
+        private readonly ?int $decimals,
+        /** null = not known yet */
+        private ?PowerSums $powerSums,
     ) {}
 
     /**
@@ -42,7 +42,7 @@ final readonly class ValueCounts implements OrderedValues
             self::pack('q*', self::runningSums($counts)),
             count($values),
             $decimals,
-            $powerSums ?? PowerSums::ofIntegers($values, $counts, $decimals),
+            $powerSums,
         );
     }
 
@@ -58,7 +58,7 @@ final readonly class ValueCounts implements OrderedValues
             self::pack('q*', self::runningSums($counts)),
             count($values),
             null,
-            $powerSums ?? PowerSums::ofDoubles($values, $counts),
+            $powerSums,
         );
     }
 
@@ -121,7 +121,7 @@ final readonly class ValueCounts implements OrderedValues
             $counts[$value] = ($counts[$value] ?? 0) + $count;
         }
         $decimals = $this->decimals ?? 0;
-        $sums = $this->powerSums
+        $sums = $this->powerSums()
             ->plus(PowerSums::ofIntegers(array_keys($added), array_values($added), $decimals))
             ->minus(PowerSums::ofIntegers(array_keys($removed), array_values($removed), $decimals));
         if (count($counts) !== $known || $added !== []) {
@@ -157,7 +157,7 @@ final readonly class ValueCounts implements OrderedValues
     /** For the store: number of distinct values and lengths of the sums' texts, the values, the running counts, the texts. */
     public function toBytes(): string
     {
-        $sums = $this->powerSums->toTexts();
+        $sums = $this->powerSums()->toTexts();
 
         return pack('q3', $this->distinct, strlen($sums['sum']), strlen($sums['squares']))
             . $this->values . $this->upTo . $sums['sum'] . $sums['squares'];
@@ -176,6 +176,34 @@ final readonly class ValueCounts implements OrderedValues
     public function distinct(): int
     {
         return $this->distinct;
+    }
+
+    public function hasMoreDistinctThan(int $most): bool
+    {
+        return $this->distinct > $most;
+    }
+
+    public function foresee(array $bounds): void {}
+
+    public function counted(): self
+    {
+        return $this;
+    }
+
+    /** For the store, where the sums are kept elsewhere: the values, and their running counts unless each occurs once. */
+    public function toSlimBytes(): string
+    {
+        return pack('q', $this->distinct) . $this->values . ($this->n() === $this->distinct ? '' : $this->upTo);
+    }
+
+    /** Back from `toSlimBytes()`. */
+    public static function fromSlimBytes(string $bytes, ?int $decimals): self
+    {
+        $distinct = Packed::integers('q', $bytes)[1];
+        $words = self::WORD * $distinct;
+        $upTo = substr($bytes, self::WORD + $words);
+
+        return new self(substr($bytes, self::WORD, $words), $upTo === '' ? pack('q*', ...range(1, $distinct)) : $upTo, $distinct, $decimals, null);
     }
 
     public function at(int $rank): BigDecimal
@@ -213,6 +241,13 @@ final readonly class ValueCounts implements OrderedValues
 
     public function powerSums(): PowerSums
     {
+        if ($this->powerSums === null) {
+            $this->powerSums = $this->decimals === null ? PowerSums::ofDoubles([], null) : PowerSums::ofIntegers([], null, $this->decimals);
+            foreach ($this->slices() as [$values, $counts]) {
+                $this->powerSums = $this->powerSums->plus($this->sliceSums($values, $counts));
+            }
+        }
+
         return $this->powerSums;
     }
 
@@ -328,9 +363,7 @@ final readonly class ValueCounts implements OrderedValues
     {
         if ($this->decimals !== null) {
             // Whole numbers can be searched as they are once the bound is brought to their scale.
-            $scaled = $bound->multipliedBy(10 ** $this->decimals)->toScale(0, $beyond ? RoundingMode::FLOOR : RoundingMode::CEILING);
-            $clamped = $scaled->isGreaterThan(PHP_INT_MAX - 1) ? PHP_INT_MAX - 1 : ($scaled->isLessThan(PHP_INT_MIN) ? PHP_INT_MIN : $scaled->toInt());
-            $threshold = $beyond ? $clamped + 1 : $clamped;
+            $threshold = $beyond ? ScaledBound::above($bound, $this->decimals) : ScaledBound::atLeast($bound, $this->decimals);
 
             return $this->search(fn(int $i): bool => self::integer($this->values, $i) >= $threshold);
         }

@@ -62,7 +62,7 @@ final class Written
     {
         $n = $observations->n();
         $values = $observations->values;
-        $few = $values->distinct() <= self::FIRST + self::LAST + 1;
+        $few = !$values->hasMoreDistinctThan(self::FIRST + self::LAST + 1);
         $ends = $few ? [$values->between(1, $n), []] : [$values->lowest(self::FIRST), $values->highest(self::LAST)];
         $texts = array_map(
             static fn(array $part): array => array_map(static function (array $entry) use ($term, $observations): string {

@@ -22,6 +22,15 @@ return new class extends Migration {
             $table->foreign('variable_id')->references('id')->on('variables')->cascadeOnDelete();
         });
         DB::statement('ALTER TABLE tallies MODIFY payload LONGBLOB NOT NULL');
+        // Values of tallies with very many, some thousand in order in each; the tally names those that are its own.
+        Schema::create('tally_buckets', static function (Blueprint $table): void {
+            $table->id();
+            $table->foreignId('variable_id')->constrained()->cascadeOnDelete();
+            $table->string('slice', 48);
+            $table->binary('payload');
+            $table->index(['variable_id', 'slice']);
+        });
+        DB::statement('ALTER TABLE tally_buckets MODIFY payload LONGBLOB NOT NULL');
         // The groups of a slice and how many rows are in. Derived too.
         Schema::create('slices', static function (Blueprint $table): void {
             $table->foreignId('dataset_id')->constrained()->cascadeOnDelete();
@@ -49,6 +58,7 @@ return new class extends Migration {
         Schema::table('users', static fn(Blueprint $table) => $table->dropColumn('chosen_figures'));
         Schema::dropIfExists('figure_sets');
         Schema::dropIfExists('slices');
+        Schema::dropIfExists('tally_buckets');
         Schema::dropIfExists('tallies');
     }
 };

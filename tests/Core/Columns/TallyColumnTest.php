@@ -14,6 +14,7 @@ use RowTally\Core\Columns\NumberColumnBuilder;
 use RowTally\Core\Columns\TallyColumn;
 use RowTally\Core\Columns\TextColumnBuilder;
 use RowTally\Core\Exception\InvalidInput;
+use RowTally\Core\Values\BucketedValues;
 use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\ValueCounts;
 use Tests\Core\Support\Numbers;
@@ -21,22 +22,25 @@ use Tests\Core\Support\Numbers;
 /** Each fast shape of tallying against the plain one: pick out the cells of a group and count those alone. */
 final class TallyColumnTest extends TestCase
 {
-    /** @return iterable<string, array{callable(int): string, ChunkEncoding}> the cell of row i, and the encoding it must lead to */
+    /** @return iterable<string, array{callable(int): string, ChunkEncoding, int, 3?: class-string}> the cell of row i, the encoding it must lead to, rows, and how values are held */
     public static function shapes(): iterable
     {
-        yield 'byte codes' => [static fn(int $i): string => (string) ($i % 12), ChunkEncoding::Codes];
-        yield 'dense integers' => [static fn(int $i): string => number_format($i * 7919 % 4001 / 100, 2, '.', ''), ChunkEncoding::Int16];
-        yield 'integers too far apart for an array' => [static fn(int $i): string => (string) ($i * 7919 % 4001 * 10 ** 6), ChunkEncoding::Int64];
-        yield 'doubles' => [static fn(int $i): string => ($i * 7919 % 4001) . '.5e250', ChunkEncoding::Float64];
+        yield 'byte codes' => [static fn(int $i): string => (string) ($i % 12), ChunkEncoding::Codes, 20_000];
+        yield 'dense integers' => [static fn(int $i): string => number_format($i * 7919 % 4001 / 100, 2, '.', ''), ChunkEncoding::Int16, 20_000];
+        yield 'integers too far apart for an array' => [static fn(int $i): string => (string) ($i * 7919 % 4001 * 10 ** 6), ChunkEncoding::Int64, 20_000];
+        yield 'doubles' => [static fn(int $i): string => ($i * 7919 % 4001) . '.5e250', ChunkEncoding::Float64, 20_000];
+        yield 'many integers, in buckets' => [static fn(int $i): string => (string) ($i * 7919 % 40_009 * 10 ** 6), ChunkEncoding::Int64, 70_000, BucketedValues::class];
+        yield 'many doubles, in buckets' => [static fn(int $i): string => ($i * 7919 % 40_009) . '.5e250', ChunkEncoding::Float64, 70_000, BucketedValues::class];
+        yield 'nearly all in one bucket' => [static fn(int $i): string => (string) ($i % 9999 === 0 ? 10 ** 16 : $i % 40_009), ChunkEncoding::Int64, 70_000, BucketedValues::class];
     }
 
     /** @param callable(int): string $cell */
     #[DataProvider('shapes')]
-    public function test_every_shape_counts_what_the_plain_way_counts(callable $cell, ChunkEncoding $encoding): void
+    public function test_every_shape_counts_what_the_plain_way_counts(callable $cell, ChunkEncoding $encoding, int $rows, string $held = ValueCounts::class): void
     {
         $labels = ['Alder Wick', '', '0', 'Brook End', '01'];
         $cells = $groups = [];
-        for ($i = 1; $i <= 20_000; ++$i) {
+        for ($i = 1; $i <= $rows; ++$i) {
             $cells[] = $i % 13 === 0 ? '' : $cell($i);
             $groups[] = $labels[$i * 31 % 5];
         }
@@ -51,10 +55,11 @@ final class TallyColumnTest extends TestCase
         foreach (['', ...$categories->labels()] as $code => $label) {
             $own = array_values(array_filter($cells, static fn(int $i): bool => $groups[$i] === $label, ARRAY_FILTER_USE_KEY));
             $present = array_values(array_filter($own, static fn(string $text): bool => $text !== ''));
-            self::assertSame(self::dump(Numbers::ofTexts($present)), self::dump($tallies[$code]->values), $label);
+            self::assertInstanceOf($held, $tallies[$code]->values);
+            self::assertSame(self::dump(Numbers::ofTexts($present)), self::dump($tallies[$code]->values->counted()), $label);
             self::assertSame(count($own) - count($present), $tallies[$code]->missing, $label);
         }
-        self::assertSame(20_000, array_sum(array_map(static fn(Observations $group): int => $group->n() + $group->missing, $tallies)));
+        self::assertSame($rows, array_sum(array_map(static fn(Observations $group): int => $group->n() + $group->missing, $tallies)));
     }
 
     public function test_groups_must_be_byte_codes(): void

@@ -1,0 +1,188 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use App\Models\Variable;
+use Illuminate\Support\Facades\DB;
+use RowTally\Core\Values\BucketedValues;
+use RowTally\Core\Values\Buckets;
+use RowTally\Core\Values\Packed;
+use RowTally\Core\Values\PowerSums;
+use RowTally\Core\Values\ValueCounts;
+
+/** Buckets of a tally in the database: what each holds is known, and read only when somebody looks into it. */
+final class StoredBuckets implements Buckets
+{
+    /** Values that are put into one row of the table, or a few more. */
+    private const SIZE = 2048;
+    private const ROWS_AT_ONCE = 64;
+
+    /** @var array<int, ValueCounts> by id */
+    private array $read = [];
+
+    /**
+     * @param list<int>       $ids
+     * @param list<int>       $sizes
+     * @param list<int|float> $highest
+     */
+    public function __construct(
+        private readonly array $ids,
+        private readonly array $sizes,
+        private readonly array $highest,
+        private readonly ?int $decimals,
+    ) {}
+
+    /** Puts values in order and keeps them. */
+    public static function keep(BucketedValues $values, Variable $variable, string $slice): self
+    {
+        $sizes = $highest = $payloads = [];
+        foreach (self::pieces($values) as [$some, $counts]) {
+            $payloads[] = self::counts($some, $counts, $values->decimals())->toSlimBytes();
+            $sizes[] = array_sum($counts);
+            $highest[] = $some[count($some) - 1];
+        }
+        $ids = [];
+        foreach (array_chunk($payloads, self::ROWS_AT_ONCE) as $rows) {
+            DB::table('tally_buckets')->insert(array_map(static fn(string $payload): array => ['variable_id' => $variable->id, 'slice' => $slice, 'payload' => $payload], $rows));
+            // Rows of one insert are numbered one after the other.
+            $first = (int) DB::getPdo()->lastInsertId();
+            $ids = [...$ids, ...range($first, $first + count($rows) - 1)];
+        }
+
+        return new self($ids, $sizes, $highest, $values->decimals());
+    }
+
+    /** @return iterable<array{non-empty-list<int>|non-empty-list<float>, list<int>}> some thousand distinct values at a time, with their counts */
+    private static function pieces(BucketedValues $values): iterable
+    {
+        $some = $counts = [];
+        foreach ($values->slices() as [$next, $often]) {
+            array_push($some, ...$next);
+            array_push($counts, ...$often);
+            if ($some !== [] && count($some) >= self::SIZE) {
+                yield [$some, $counts];
+                $some = $counts = [];
+            }
+        }
+        if ($some !== []) {
+            yield [$some, $counts];
+        }
+    }
+
+    public static function fromBytes(string $bytes, ?int $decimals): BucketedValues
+    {
+        [1 => $number, 2 => $n, 3 => $sumLength, 4 => $squaresLength] = Packed::integers('q4', $bytes);
+        $words = 8 * $number;
+        $list = static fn(int $at): string => substr($bytes, 32 + $at * $words, $words);
+        $integers = static fn(string $part): array => $part === '' ? [] : array_values(Packed::integers('q*', $part));
+        $ends = $list(2);
+        $sums = 32 + 3 * $words;
+
+        return new BucketedValues(
+            new self($integers($list(0)), $integers($list(1)), $decimals === null && $ends !== '' ? array_values(Packed::doubles('e*', $ends)) : $integers($ends), $decimals),
+            $decimals,
+            PowerSums::fromTexts($n, substr($bytes, $sums, $sumLength), substr($bytes, $sums + $sumLength, $squaresLength), $decimals),
+        );
+    }
+
+    public function toBytes(PowerSums $powerSums): string
+    {
+        $sums = $powerSums->toTexts();
+
+        return pack('q4', count($this->ids), $powerSums->n, strlen($sums['sum']), strlen($sums['squares']))
+            . pack('q*', ...$this->ids) . pack('q*', ...$this->sizes) . pack($this->decimals === null ? 'e*' : 'q*', ...$this->highest)
+            . $sums['sum'] . $sums['squares'];
+    }
+
+    /**
+     * The same but for a few values; only for decimals. Buckets that stay are shared.
+     *
+     * @param array<int, int> $removed unscaled value => how many of it go, never more than there are
+     * @param array<int, int> $added   unscaled value => how many come
+     */
+    public static function changed(BucketedValues $values, self $buckets, array $removed, array $added, Variable $variable): BucketedValues
+    {
+        $decimals = $values->decimals() ?? 0;
+        $touched = [];
+        foreach (['removed' => $removed, 'added' => $added] as $side => $changes) {
+            foreach ($changes as $value => $count) {
+                $touched[$values->bucketOf($value)][$side][$value] = $count;
+            }
+        }
+        $buckets->foresee(array_keys($touched));
+        [$ids, $sizes, $highest] = [$buckets->ids, $buckets->sizes, $buckets->highest];
+        foreach ($touched as $bucket => $changes) {
+            $after = $buckets->bucket($bucket)->changed($changes['removed'] ?? [], $changes['added'] ?? []);
+            $sizes[$bucket] = $after->n();
+            if ($after->n() > 0) {
+                $highest[$bucket] = $after->at($after->n())->getUnscaledValue()->toInt();
+                $ids[$bucket] = DB::table('tally_buckets')->insertGetId(['variable_id' => $variable->id, 'slice' => '', 'payload' => $after->toSlimBytes()]);
+            }
+        }
+        $left = array_keys(array_filter($sizes, static fn(int $size): bool => $size > 0));
+
+        return new BucketedValues(
+            new self(
+                array_map(static fn(int $i): int => $ids[$i], $left),
+                array_map(static fn(int $i): int => $sizes[$i], $left),
+                array_map(static fn(int $i): int|float => $highest[$i], $left),
+                $decimals,
+            ),
+            $decimals,
+            $values->powerSums()
+                ->plus(PowerSums::ofIntegers(array_keys($added), array_values($added), $decimals))
+                ->minus(PowerSums::ofIntegers(array_keys($removed), array_values($removed), $decimals)),
+        );
+    }
+
+    /** @return list<int> of the rows that hold them */
+    public function ids(): array
+    {
+        return $this->ids;
+    }
+
+    public function sizes(): array
+    {
+        return $this->sizes;
+    }
+
+    public function highest(): array
+    {
+        return $this->highest;
+    }
+
+    public function bucket(int $index): ValueCounts
+    {
+        $this->foresee([$index]);
+
+        return $this->read[$this->ids[$index]];
+    }
+
+    public function foresee(array $indexes): void
+    {
+        $wanted = array_filter(array_map(fn(int $index): int => $this->ids[$index], $indexes), fn(int $id): bool => !isset($this->read[$id]));
+        if ($wanted === []) {
+            return;
+        }
+        foreach (DB::table('tally_buckets')->whereIn('id', $wanted)->pluck('payload', 'id') as $id => $payload) {
+            $this->read[(int) $id] = ValueCounts::fromSlimBytes(is_string($payload) ? $payload : '', $this->decimals);
+        }
+    }
+
+    /**
+     * @param list<int>|list<float> $values
+     * @param list<int>             $counts
+     */
+    private static function counts(array $values, array $counts, ?int $decimals): ValueCounts
+    {
+        if ($decimals === null) {
+            /** @var list<float> $values */
+            return ValueCounts::ofDoubles($values, $counts);
+        }
+
+        /** @var list<int> $values */
+        return ValueCounts::ofIntegers($values, $counts, $decimals);
+    }
+}

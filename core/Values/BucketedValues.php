@@ -1,0 +1,229 @@
+<?php
+
+declare(strict_types=1);
+
+namespace RowTally\Core\Values;
+
+use Brick\Math\BigDecimal;
+use Brick\Math\BigRational;
+use RowTally\Core\Exception\InvalidInput;
+
+/**
+ * Ordered values, very many of them, in buckets that follow one another. Ranks and counts look into one bucket each, so of a
+ * million values only the few hundred near a quartile or an edge are ever put in order, or read from the store.
+ *
+ * Cost  a look-up is O(log buckets) and the ordering of one bucket; what needs every value orders them all.
+ */
+final class BucketedValues implements OrderedValues
+{
+    /** @var list<int> values up to the end of each bucket */
+    private readonly array $upTo;
+    /** @var list<int|float> */
+    private readonly array $highest;
+    private ?ValueCounts $counted = null;
+
+    public function __construct(
+        public readonly Buckets $buckets,
+        private readonly ?int $decimals,
+        private readonly PowerSums $powerSums,
+    ) {
+        $upTo = [];
+        $sum = 0;
+        foreach ($buckets->sizes() as $size) {
+            $upTo[] = $sum += $size;
+        }
+        $this->upTo = $upTo;
+        $this->highest = $buckets->highest();
+    }
+
+    public function n(): int
+    {
+        return $this->before(count($this->upTo));
+    }
+
+    public function decimals(): ?int
+    {
+        return $this->decimals;
+    }
+
+    public function at(int $rank): BigDecimal
+    {
+        if ($rank < 1 || $rank > $this->n()) {
+            throw InvalidInput::rankOutside($rank, $this->n());
+        }
+        $bucket = $this->bucketOfRank($rank);
+
+        return $this->buckets->bucket($bucket)->at($rank - $this->before($bucket));
+    }
+
+    public function countBelow(BigRational $bound): int
+    {
+        return $this->countTo($bound, false);
+    }
+
+    public function countUpTo(BigRational $bound): int
+    {
+        return $this->countTo($bound, true);
+    }
+
+    public function distinct(): int
+    {
+        return $this->counted()->distinct();
+    }
+
+    public function hasMoreDistinctThan(int $most): bool
+    {
+        // Each bucket has values of its own.
+        return count($this->upTo) > $most || $this->distinct() > $most;
+    }
+
+    public function between(int $fromRank, int $toRank): array
+    {
+        $found = [];
+        foreach ($this->parts($fromRank, $toRank) as [$bucket, $from, $to]) {
+            $found = [...$found, ...$bucket->between($from, $to)];
+        }
+
+        return $found;
+    }
+
+    public function powerSums(): PowerSums
+    {
+        return $this->powerSums;
+    }
+
+    public function sumBetween(int $fromRank, int $toRank): BigRational
+    {
+        $sum = BigRational::zero();
+        foreach ($this->parts($fromRank, $toRank) as [$bucket, $from, $to]) {
+            $sum = $sum->plus($bucket->sumBetween($from, $to));
+        }
+
+        return $sum->simplified();
+    }
+
+    public function slices(): iterable
+    {
+        $this->buckets->foresee(array_keys($this->upTo));
+        foreach (array_keys($this->upTo) as $bucket) {
+            yield from $this->buckets->bucket($bucket)->slices();
+        }
+    }
+
+    public function lowest(int $most): array
+    {
+        $found = [];
+        for ($bucket = 0; $bucket < count($this->upTo) && count($found) < $most; ++$bucket) {
+            $found = [...$found, ...$this->buckets->bucket($bucket)->lowest($most - count($found))];
+        }
+
+        return $found;
+    }
+
+    public function highest(int $most): array
+    {
+        $found = [];
+        for ($bucket = count($this->upTo) - 1; $bucket >= 0 && count($found) < $most; --$bucket) {
+            $found = [...$this->buckets->bucket($bucket)->highest($most - count($found)), ...$found];
+        }
+
+        return $found;
+    }
+
+    public function foresee(array $bounds): void
+    {
+        $buckets = [];
+        foreach ($bounds as $bound) {
+            $bucket = $this->bucketAtBound($bound);
+            if ($bucket < count($this->upTo)) {
+                $buckets[$bucket] = $bucket;
+            }
+        }
+        $this->buckets->foresee(array_values($buckets));
+    }
+
+    public function counted(): ValueCounts
+    {
+        if ($this->counted === null) {
+            $values = $counts = [];
+            foreach ($this->slices() as [$some, $often]) {
+                array_push($values, ...$some);
+                array_push($counts, ...$often);
+            }
+            if ($this->decimals === null) {
+                /** @var list<float> $values */
+                $this->counted = ValueCounts::ofDoubles($values, $counts, $this->powerSums);
+            } else {
+                /** @var list<int> $values */
+                $this->counted = ValueCounts::ofIntegers($values, $counts, $this->decimals, $this->powerSums);
+            }
+        }
+
+        return $this->counted;
+    }
+
+    /** The bucket that holds a value or would hold it: the first whose largest is not smaller; the last for anything beyond. */
+    public function bucketOf(int|float $value): int
+    {
+        return min(self::first($this->highest, $value), count($this->highest) - 1);
+    }
+
+    private function countTo(BigRational $bound, bool $withEqual): int
+    {
+        $bucket = $this->bucketAtBound($bound);
+        if ($bucket >= count($this->upTo)) {
+            return $this->n();
+        }
+        $values = $this->buckets->bucket($bucket);
+
+        return $this->before($bucket) + ($withEqual ? $values->countUpTo($bound) : $values->countBelow($bound));
+    }
+
+    /** The first bucket whose largest value is not smaller than the bound; the number of buckets where there is none. */
+    private function bucketAtBound(BigRational $bound): int
+    {
+        return self::first($this->highest, $this->decimals === null ? Exact::toFloat($bound) ?? 0.0 : ScaledBound::atLeast($bound, $this->decimals));
+    }
+
+    /** @param list<int|float> $ascending */
+    private static function first(array $ascending, int|float $atLeast): int
+    {
+        $low = 0;
+        $high = count($ascending);
+        while ($low < $high) {
+            $middle = ($low + $high) >> 1;
+            if ($ascending[$middle] >= $atLeast) {
+                $high = $middle;
+            } else {
+                $low = $middle + 1;
+            }
+        }
+
+        return $low;
+    }
+
+    private function bucketOfRank(int $rank): int
+    {
+        return self::first($this->upTo, $rank);
+    }
+
+    private function before(int $bucket): int
+    {
+        return $this->upTo[$bucket - 1] ?? 0;
+    }
+
+    /** @return iterable<array{ValueCounts, int, int}> the buckets between two ranks, with the first and last rank in each */
+    private function parts(int $fromRank, int $toRank): iterable
+    {
+        if ($fromRank > $toRank) {
+            return;
+        }
+        $last = $this->bucketOfRank($toRank);
+        $first = $this->bucketOfRank($fromRank);
+        $this->buckets->foresee(range($first, $last));
+        for ($bucket = $first; $bucket <= $last; ++$bucket) {
+            $before = $this->before($bucket);
+            yield [$this->buckets->bucket($bucket), max($fromRank, $before + 1) - $before, min($toRank, $this->upTo[$bucket]) - $before];
+        }
+    }
+}

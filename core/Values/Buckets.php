@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace RowTally\Core\Values;
+
+/** Values cut into buckets that follow one another, wherever they are kept; each is put in order only when somebody looks into it. */
+interface Buckets
+{
+    /** @return list<int> how many values each bucket has, 1 or more */
+    public function sizes(): array;
+
+    /** @return list<int|float> the largest value of each bucket: unscaled for decimals */
+    public function highest(): array;
+
+    public function bucket(int $index): ValueCounts;
+
+    /**
+     * Says which buckets are going to be looked into.
+     *
+     * @param list<int> $indexes
+     */
+    public function foresee(array $indexes): void;
+}

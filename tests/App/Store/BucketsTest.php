@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App\Store;
+
+use App\Models\Dataset;
+use App\Store\StoredColumns;
+use App\Store\Tallies;
+use Illuminate\Support\Facades\DB;
+use RowTally\Core\Columns\TallyColumn;
+use RowTally\Core\Values\BucketedValues;
+use Tests\App\AppTestCase;
+
+/** Variables with very many values: kept in buckets, read in part, carried over after an edit. */
+final class BucketsTest extends AppTestCase
+{
+    private const ROWS = 70_000;
+
+    public function test_figures_from_kept_buckets_are_those_of_the_rows_and_only_some_are_read(): void
+    {
+        $dataset = $this->manyValues();
+        $before = $this->profile($dataset, 'of=x&by=g');
+        self::assertGreaterThan(30, DB::table('tally_buckets')->count());
+        DB::table('column_chunks')->delete();
+        self::assertSame($before, $this->profile($dataset, 'of=x&by=g'));
+
+        DB::enableQueryLog();
+        $this->getJson("/api/datasets/{$dataset->id}/overview?of=x&quartiles=hf7")->assertOk();
+        $read = array_filter(DB::getQueryLog(), static fn(array $query): bool => str_contains($query['query'], '`tally_buckets`'));
+        self::assertLessThan(DB::table('tally_buckets')->where('slice', '')->count(), array_sum(array_map(static fn(array $query): int => count($query['bindings']), $read)));
+        DB::disableQueryLog();
+    }
+
+    public function test_an_edit_carries_the_buckets_over_and_sweeps_what_nobody_names(): void
+    {
+        $dataset = $this->manyValues();
+        $this->profile($dataset, 'of=x');
+        $kept = DB::table('tally_buckets')->where('slice', '')->count();
+        foreach ([[1, '123456.5'], [2, '-9999999.5'], [3, '99999999999.5'], [1, '']] as $i => [$row, $text]) {
+            $this->postJson("/api/datasets/{$dataset->id}/changes", ['revision' => $i + 1, 'kind' => 'edit-cells', 'edits' => [['variable' => 'x', 'row' => $row, 'text' => $text]], 'anyway' => true])->assertSuccessful();
+            $dataset->refresh()->unsetRelations();
+            $variable = $dataset->variables->firstWhere('key', 'x');
+            self::assertNotNull($variable);
+            self::assertSame(1, DB::table('tallies')->where(['variable_id' => $variable->id, 'slice' => '', 'revision' => $dataset->revision])->count(), 'it must have been carried over');
+            $carried = (new Tallies())->whole($variable, $dataset->revision);
+            $anew = TallyColumn::whole(StoredColumns::number($variable, $dataset->revision));
+
+            self::assertInstanceOf(BucketedValues::class, $carried->values);
+            self::assertSame($anew->values->counted()->toBytes(), $carried->values->counted()->toBytes());
+            self::assertSame($anew->missing, $carried->missing);
+        }
+        self::assertLessThanOrEqual($kept + 8, DB::table('tally_buckets')->where('slice', '')->count());
+    }
+
+    private function manyValues(): Dataset
+    {
+        $rows = "g,x\n";
+        for ($i = 1; $i <= self::ROWS; ++$i) {
+            $rows .= 'ab'[$i % 2] . ',' . ($i * 7919 % 69_997) * 1000 . '.' . $i % 10 . "\n";
+        }
+
+        return $this->dataset($rows);
+    }
+}

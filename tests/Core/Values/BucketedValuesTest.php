@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Values;
+
+use Brick\Math\BigRational;
+use Eris\Generators;
+use Eris\TestTrait;
+use PHPUnit\Framework\TestCase;
+use RowTally\Core\Basis\Basis;
+use RowTally\Core\Exception\InvalidInput;
+use RowTally\Core\Figures\Catalogue;
+use RowTally\Core\Values\BucketedValues;
+use RowTally\Core\Values\GatheredBuckets;
+use RowTally\Core\Values\Observations;
+use RowTally\Core\Values\ValueCounts;
+
+/** Values in buckets answer everything as the same values in one piece do. */
+final class BucketedValuesTest extends TestCase
+{
+    use TestTrait;
+
+    public function test_every_look_up_answers_as_the_plain_one(): void
+    {
+        $this->forAll(Generators::choose(1, 1 << 30), Generators::bool())->then(static function (int $seed, bool $areDoubles): void {
+            [$plain, $bucketed] = self::both($seed, $areDoubles);
+            $n = $plain->n();
+            self::assertSame([$n, $plain->distinct()], [$bucketed->n(), $bucketed->distinct()]);
+            for ($i = 0; $i < 40; ++$i) {
+                [$from, $to] = [mt_rand(1, $n), mt_rand(1, $n)];
+                $bound = BigRational::nd(mt_rand(-8000, 8000), 7);
+                self::assertTrue($plain->at($from)->isEqualTo($bucketed->at($from)));
+                self::assertSame([$plain->countBelow($bound), $plain->countUpTo($bound)], [$bucketed->countBelow($bound), $bucketed->countUpTo($bound)]);
+                $value = $plain->at($to)->toBigRational();
+                self::assertSame([$plain->countBelow($value), $plain->countUpTo($value)], [$bucketed->countBelow($value), $bucketed->countUpTo($value)]);
+                self::assertEquals(self::told($plain->between($from, $to)), self::told($bucketed->between($from, $to)));
+                self::assertTrue($plain->sumBetween($from, $to)->isEqualTo($bucketed->sumBetween($from, $to)));
+                self::assertSame($plain->hasMoreDistinctThan($i), $bucketed->hasMoreDistinctThan($i));
+            }
+            self::assertEquals(self::told($plain->lowest(9)), self::told($bucketed->lowest(9)));
+            self::assertEquals(self::told($plain->highest(9)), self::told($bucketed->highest(9)));
+            self::assertSame($plain->toBytes(), $bucketed->counted()->toBytes());
+        });
+    }
+
+    public function test_every_figure_is_the_same(): void
+    {
+        foreach ([false, true] as $areDoubles) {
+            [$plain, $bucketed] = self::both(7, $areDoubles);
+            foreach (Catalogue::all() as $statistic) {
+                self::assertEquals($statistic->of(new Observations($plain, 3), new Basis()), $statistic->of(new Observations($bucketed, 3), new Basis()), $statistic->key());
+            }
+        }
+    }
+
+    public function test_the_largest_values_of_buckets_say_where_a_value_belongs(): void
+    {
+        $values = new BucketedValues(new GatheredBuckets([[1, 3, 2], [], [9, 5], [20]], 0), 0, ValueCounts::ofUnorderedIntegers([1, 2, 3, 5, 9, 20], 0)->powerSums());
+
+        self::assertSame([0, 0, 1, 1, 2, 2], array_map($values->bucketOf(...), [-4, 3, 4, 9, 10, 999]));
+    }
+
+    public function test_slim_bytes_come_back_the_same(): void
+    {
+        foreach ([ValueCounts::ofUnorderedIntegers([4, 1, 9], 1), ValueCounts::ofUnorderedIntegers([4, 1, 4], 1), ValueCounts::ofUnorderedDoubles([1.5, 2.5])] as $values) {
+            self::assertSame($values->toBytes(), ValueCounts::fromSlimBytes($values->toSlimBytes(), $values->decimals())->toBytes());
+        }
+    }
+
+    public function test_a_rank_outside_is_refused(): void
+    {
+        $this->expectException(InvalidInput::class);
+        self::both(1, false)[1]->at(0);
+    }
+
+    /** @return array{ValueCounts, BucketedValues} */
+    private static function both(int $seed, bool $areDoubles): array
+    {
+        mt_srand($seed);
+        $integers = array_map(static fn(): int => mt_rand(0, 3) === 0 ? mt_rand(-20, 20) * 50 : mt_rand(-1000, 1000), range(1, 300));
+        $buckets = array_fill(0, 21, []);
+        foreach ($integers as $value) {
+            $buckets[intdiv($value + 1000, 100)][] = $areDoubles ? $value * 0.1 : $value;
+        }
+        $values = array_merge(...$buckets);
+        if ($areDoubles) {
+            /** @var list<float> $values */
+            $plain = ValueCounts::ofUnorderedDoubles($values);
+        } else {
+            /** @var list<int> $values */
+            $plain = ValueCounts::ofUnorderedIntegers($values, 1);
+        }
+
+        return [$plain, new BucketedValues(new GatheredBuckets($buckets, $areDoubles ? null : 1), $areDoubles ? null : 1, $plain->powerSums())];
+    }
+
+    /**
+     * @param list<array{value: \Brick\Math\BigDecimal, count: int}> $entries
+     *
+     * @return list<string>
+     */
+    private static function told(array $entries): array
+    {
+        return array_map(static fn(array $entry): string => "{$entry['value']}×{$entry['count']}", $entries);
+    }
+}
