@@ -8,6 +8,7 @@ use App\Models\Variable;
 use RowTally\Core\Values\BucketedValues;
 use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\Packed;
+use RowTally\Core\Values\Shape;
 use RowTally\Core\Values\ValueCounts;
 
 /**
@@ -18,6 +19,7 @@ final class PackedTallies
 {
     private const HERE = 0;
     private const IN_BUCKETS = 1;
+    private const SHAPE_BYTES = 24;
 
     /**
      * Values in buckets are kept in the database on the way.
@@ -31,7 +33,9 @@ final class PackedTallies
             $values = $group->values;
             if ($values instanceof BucketedValues) {
                 $buckets = $values->buckets instanceof StoredBuckets ? $values->buckets : StoredBuckets::keep($values, $variable, $slice);
-                $packed = $buckets->toBytes($values->powerSums());
+                // The shape needs every value, and is the same whatever the basis; after an edit it waits until somebody asks.
+                $shape = $values->buckets instanceof StoredBuckets || $group->allEqual() ? null : $group->shape();
+                $packed = pack('qee', $shape === null ? 0 : 1, $shape->skewness ?? 0.0, $shape->kurtosis ?? 0.0) . $buckets->toBytes($values->powerSums());
             } else {
                 $packed = $values->counted()->toBytes();
             }
@@ -51,10 +55,17 @@ final class PackedTallies
             [1 => $place, 2 => $missing, 3 => $countDecimals, 4 => $length] = Packed::integers('q4', $bytes, $at);
             $at += 32;
             $packed = substr($bytes, $at, $length);
+            $isHere = $place === self::HERE;
+            $shape = null;
+            if (!$isHere && Packed::integers('q', $packed)[1] === 1) {
+                [1 => $skewness, 2 => $kurtosis] = Packed::doubles('e2', $packed, 8);
+                $shape = new Shape($skewness, $kurtosis);
+            }
             $observations[] = new Observations(
-                $place === self::IN_BUCKETS ? StoredBuckets::fromBytes($packed, $decimals) : ValueCounts::fromBytes($packed, $decimals),
+                $isHere ? ValueCounts::fromBytes($packed, $decimals) : StoredBuckets::fromBytes(substr($packed, self::SHAPE_BYTES), $decimals),
                 $missing,
                 $countDecimals,
+                $shape,
             );
             $at += $length;
         }

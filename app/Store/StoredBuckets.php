@@ -160,6 +160,14 @@ final class StoredBuckets implements Buckets
         return $this->read[$this->ids[$index]];
     }
 
+    public function unordered(): iterable
+    {
+        $this->foresee(array_keys($this->ids));
+        foreach (array_keys($this->ids) as $index) {
+            yield from $this->bucket($index)->slices();
+        }
+    }
+
     public function foresee(array $indexes): void
     {
         $wanted = array_filter(array_map(fn(int $index): int => $this->ids[$index], $indexes), fn(int $id): bool => !isset($this->read[$id]));

@@ -25,7 +25,7 @@ final class TallyColumn
     private const DENSE_COUNTS = 1 << 22;
     /** Up to so many rows are sorted as they are; beyond, values are put into buckets. */
     private const SORTED_AT_ONCE = 65_536;
-    private const BUCKETS = 8192;
+    private const BUCKETS = 1024;
     private const FEWEST_BUCKETS = 64;
 
     public static function whole(NumberColumn $column): Observations
@@ -227,47 +227,51 @@ final class TallyColumn
     {
         [$min, $max] = $this->ends();
         $each = max(self::FEWEST_BUCKETS, intdiv(self::BUCKETS, $this->groups));
-        $gathered = array_fill(0, $this->groups, array_fill(0, $each, []));
-        $isExact = $this->column->decimals !== null;
         $range = (float) $max - (float) $min;
         // A little less than the number of buckets, so that the largest value falls into the last one.
         $perUnit = $range > 0.0 && is_finite($range) ? ($each - 0.001) / $range : 0.0;
-        $sums = null;
-        foreach ($this->chunks as $i => $chunk) {
-            $group = $this->grouping->isWhole() ? null : $this->grouping->codes($i);
-            $rows = $isExact ? $this->column->integers($chunk) : $this->column->doubles($chunk);
-            if ($group === null) {
-                $gathered[0] = self::gatherInto($gathered[0], $rows, $min, $perUnit);
-            } else {
-                foreach ($rows as $row => $value) {
-                    if ($value !== null) {
-                        $gathered[$group[$row]][(int) (($value - $min) * $perUnit)][] = $value;
-                    }
-                }
-            }
-        }
+        $gathered = $this->grouping->isWhole() ? [$this->intoBuckets($each, $min, $perUnit)] : $this->intoBucketsByGroup($each, $min, $perUnit);
         $whole = $this->mergedSums();
 
-        return array_map(function (array $buckets) use ($whole): BucketedValues {
-            return new BucketedValues(new GatheredBuckets($buckets, $this->column->decimals), $this->column->decimals, $whole ?? $this->sumsOf($buckets));
-        }, $gathered);
+        return array_map(
+            fn(array $buckets): BucketedValues => new BucketedValues(new GatheredBuckets($buckets, $this->column->decimals), $this->column->decimals, $whole ?? $this->sumsOf($buckets)),
+            $gathered,
+        );
     }
 
-    /**
-     * @param array<int, list<int|float>> $buckets
-     * @param array<int, int|float|null>  $rows
-     *
-     * @return array<int, list<int|float>>
-     */
-    private static function gatherInto(array $buckets, array $rows, int|float $min, float $perUnit): array
+    /** @return list<list<int|float>> */
+    private function intoBuckets(int $each, int|float $min, float $perUnit): array
     {
-        foreach ($rows as $value) {
-            if ($value !== null) {
-                $buckets[(int) (($value - $min) * $perUnit)][] = $value;
+        $buckets = array_fill(0, $each, []);
+        foreach ($this->chunks as $chunk) {
+            foreach ($this->column->decimals === null ? $this->column->doubles($chunk) : $this->column->integers($chunk) as $value) {
+                if ($value !== null) {
+                    $buckets[(int) (($value - $min) * $perUnit)][] = $value;
+                }
             }
         }
 
         return $buckets;
+    }
+
+    /**
+     * @param positive-int $each
+     *
+     * @return list<list<list<int|float>>>
+     */
+    private function intoBucketsByGroup(int $each, int|float $min, float $perUnit): array
+    {
+        $buckets = array_fill(0, $each * $this->groups, []);
+        foreach ($this->chunks as $i => $chunk) {
+            $group = $this->grouping->codes($i);
+            foreach ($this->column->decimals === null ? $this->column->doubles($chunk) : $this->column->integers($chunk) as $row => $value) {
+                if ($value !== null) {
+                    $buckets[$group[$row] * $each + (int) (($value - $min) * $perUnit)][] = $value;
+                }
+            }
+        }
+
+        return array_chunk($buckets, $each);
     }
 
     /** @param array<int, list<int|float>> $buckets */

@@ -15,9 +15,21 @@ final class Percent
 {
     private const DECIMALS = 1;
 
-    /** @param int $whole 1 or more */
+    /** Up to this, ten times a percent of it is a machine integer. */
+    private const SMALL = PHP_INT_MAX / 4000;
+
+    /**
+     * @param int $part  0 or more
+     * @param int $whole 1 or more
+     */
     public static function text(int $part, int $whole): string
     {
+        if ($part < self::SMALL && $whole < self::SMALL) {
+            $tenths = intdiv(2000 * $part + $whole, 2 * $whole);
+
+            return intdiv($tenths, 10) . '.' . $tenths % 10;
+        }
+
         return DecimalText::plain(BigDecimal::of($part)->multipliedBy(100)->dividedBy($whole, self::DECIMALS, RoundingMode::HALF_UP));
     }
 }

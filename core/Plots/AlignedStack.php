@@ -6,6 +6,7 @@ namespace RowTally\Core\Plots;
 
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Values\Observations;
+use RowTally\Core\Values\OrderedValues;
 
 /**
  * The histogram over the box plot on one axis, overall and by group: one axis and one set of classes for all of them, so that
@@ -42,9 +43,10 @@ final readonly class AlignedStack
             return null;
         }
         $classes = AutomaticClasses::for($overall);
-        $histograms = array_map(
-            static fn(Observations $group): Histogram => Histogram::of($group->values, $classes, $basis->classEdge),
-            [$overall, ...$groups],
+        $histograms = Histogram::each(
+            array_map(static fn(Observations $group): OrderedValues => $group->values, [$overall, ...$groups]),
+            $classes,
+            $basis->classEdge,
         );
         $boxes = array_map(
             static fn(Observations $group): ?BoxPlot => $group->n() === 0 ? null : BoxPlot::of($group, $basis),

@@ -7,6 +7,7 @@ namespace RowTally\Core\Plots;
 use Brick\Math\BigRational;
 use RowTally\Core\Basis\ClassEdge;
 use RowTally\Core\Values\OrderedValues;
+use RowTally\Core\Values\ScaledBound;
 
 /**
  * How many values lie in each class.
@@ -39,15 +40,49 @@ final readonly class Histogram
 
     public static function of(OrderedValues $values, Classes $classes, ClassEdge $closed): self
     {
+        return self::each([$values], $classes, $closed)[0];
+    }
+
+    /**
+     * Of several groups over the same classes.
+     *
+     * @param list<OrderedValues> $groups
+     *
+     * @return list<self>
+     */
+    public static function each(array $groups, Classes $classes, ClassEdge $closed): array
+    {
+        $edges = array_map(static fn(int $i): BigRational => $classes->edge($i)->toBigRational(), range(0, $classes->number));
+        $scaled = [];
+
+        return array_map(static function (OrderedValues $values) use ($classes, $closed, $edges, &$scaled): self {
+            $values->foresee($edges);
+            $decimals = $values->decimals();
+            if ($decimals === null) {
+                return self::counted($values, $classes, $closed, $edges, array_map(
+                    static fn(BigRational $edge): int => $closed === ClassEdge::Left ? $values->countBelow($edge) : $values->countUpTo($edge),
+                    $edges,
+                ));
+            }
+            // Among whole numbers the edges are brought to their scale once, for all groups.
+            $scaled[$decimals] ??= array_map(
+                static fn(BigRational $edge): int => $closed === ClassEdge::Left ? ScaledBound::atLeast($edge, $decimals) : ScaledBound::above($edge, $decimals),
+                $edges,
+            );
+
+            return self::counted($values, $classes, $closed, $edges, array_map($values->countBelowUnscaled(...), $scaled[$decimals]));
+        }, $groups);
+    }
+
+    /**
+     * @param list<BigRational> $edges
+     * @param list<int>         $upTo  how many values lie below each edge, with those on it where it is closed on the right
+     */
+    private static function counted(OrderedValues $values, Classes $classes, ClassEdge $closed, array $edges, array $upTo): self
+    {
         $number = $classes->number;
-        $values->foresee(array_map(static fn(int $i): BigRational => $classes->edge($i)->toBigRational(), range(0, $number)));
-        $upTo = [];
-        for ($i = 0; $i <= $number; ++$i) {
-            $edge = $classes->edge($i)->toBigRational();
-            $upTo[] = $closed === ClassEdge::Left ? $values->countBelow($edge) : $values->countUpTo($edge);
-        }
-        $first = $classes->start->toBigRational();
-        $last = $classes->end()->toBigRational();
+        $first = $edges[0];
+        $last = $edges[$number];
         $onOuterEdge = $closed === ClassEdge::Left
             ? $values->countUpTo($last) - $upTo[$number]
             : $upTo[0] - $values->countBelow($first);

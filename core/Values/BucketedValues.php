@@ -66,6 +66,13 @@ final class BucketedValues implements OrderedValues
         return $this->countTo($bound, true);
     }
 
+    public function countBelowUnscaled(int $bound): int
+    {
+        $bucket = self::first($this->highest, $bound);
+
+        return $bucket >= count($this->upTo) ? $this->n() : $this->before($bucket) + $this->buckets->bucket($bucket)->countBelowUnscaled($bound);
+    }
+
     public function distinct(): int
     {
         return $this->counted()->distinct();
@@ -108,6 +115,11 @@ final class BucketedValues implements OrderedValues
         foreach (array_keys($this->upTo) as $bucket) {
             yield from $this->buckets->bucket($bucket)->slices();
         }
+    }
+
+    public function unorderedSlices(): iterable
+    {
+        return $this->buckets->unordered();
     }
 
     public function lowest(int $most): array

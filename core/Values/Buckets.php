@@ -15,6 +15,9 @@ interface Buckets
 
     public function bucket(int $index): ValueCounts;
 
+    /** @return iterable<array{list<int>|list<float>, list<int>|null}> all values in any order, some thousand at a time; null = each counts once */
+    public function unordered(): iterable;
+
     /**
      * Says which buckets are going to be looked into.
      *

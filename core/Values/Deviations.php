@@ -65,18 +65,90 @@ final readonly class Deviations
     public function slices(): iterable
     {
         foreach ($this->values->slices() as [$values, $counts]) {
-            $deviations = [];
-            if ($this->values->decimals() !== null) {
-                foreach ($values as $value) {
-                    $deviations[] = (float) ($value - $this->origin) - $this->high;
-                }
-            } else {
-                foreach ($values as $value) {
-                    $deviations[] = ($value * $this->perUnit - $this->high) - $this->low;
-                }
-            }
-            yield [$deviations, $counts];
+            yield [$this->from($values), $counts];
         }
+    }
+
+    /**
+     * The third and the fourth standardised central moment, Σ f·t³/n and Σ f·t⁴/n with t = (x − x̄)/σ; only where not all values are equal.
+     *
+     * @return array{float, float}
+     */
+    public function higherMoments(): array
+    {
+        $perSpread = 1.0 / $this->spread(TakenAs::Population);
+        $third = new CompensatedSum();
+        $fourth = new CompensatedSum();
+        // A slice is short enough for plain sums; what they round away is little beside what many slices would.
+        foreach ($this->values->unorderedSlices() as [$values, $counts]) {
+            [$cubes, $squares] = $counts === null ? $this->powers($values, $perSpread) : $this->countedPowers($values, $counts, $perSpread);
+            $third->add($cubes);
+            $fourth->add($squares);
+        }
+        // Counts that are not whole were summed in their own unit, in which n is whole; the standard deviation is the same in both.
+        $n = (float) $this->observations->n();
+
+        return [$third->value() / $n, $fourth->value() / $n];
+    }
+
+    /**
+     * @param list<int>|list<float> $values
+     *
+     * @return array{float, float}
+     */
+    private function powers(array $values, float $perSpread): array
+    {
+        $third = $fourth = 0.0;
+        [$origin, $high, $low, $perUnit] = [$this->origin, $this->high, $this->low, $this->perUnit];
+        $areWhole = $this->values->decimals() !== null;
+        foreach ($values as $value) {
+            $t = ($areWhole ? ($value - $origin) - $high : ($value * $perUnit - $high) - $low) * $perSpread;
+            $square = $t * $t;
+            $third += $square * $t;
+            $fourth += $square * $square;
+        }
+
+        return [$third, $fourth];
+    }
+
+    /**
+     * @param list<int>|list<float> $values
+     * @param list<int>             $counts
+     *
+     * @return array{float, float}
+     */
+    private function countedPowers(array $values, array $counts, float $perSpread): array
+    {
+        $third = $fourth = 0.0;
+        foreach ($this->from($values) as $i => $deviation) {
+            $t = $deviation * $perSpread;
+            $square = $t * $t;
+            $third += $counts[$i] * $square * $t;
+            $fourth += $counts[$i] * $square * $square;
+        }
+
+        return [$third, $fourth];
+    }
+
+    /**
+     * @param list<int>|list<float> $values
+     *
+     * @return list<float>
+     */
+    private function from(array $values): array
+    {
+        $deviations = [];
+        if ($this->values->decimals() !== null) {
+            foreach ($values as $value) {
+                $deviations[] = (float) ($value - $this->origin) - $this->high;
+            }
+        } else {
+            foreach ($values as $value) {
+                $deviations[] = ($value * $this->perUnit - $this->high) - $this->low;
+            }
+        }
+
+        return $deviations;
     }
 
     /** √(Σ f·d² / divisor) in the unit of the deviations. */

@@ -7,6 +7,8 @@ namespace RowTally\Core\Values;
 /** Buckets in memory, as one pass over the values left them: not in order within. */
 final class GatheredBuckets implements Buckets
 {
+    private const AT_ONCE = 4096;
+
     /** @var list<list<int>|list<float>> */
     private array $gathered;
     /** @var array<int, ValueCounts> */
@@ -31,6 +33,15 @@ final class GatheredBuckets implements Buckets
     public function bucket(int $index): ValueCounts
     {
         return $this->ordered[$index] ??= $this->put($this->gathered[$index]);
+    }
+
+    public function unordered(): iterable
+    {
+        foreach ($this->gathered as $bucket) {
+            foreach (array_chunk($bucket, self::AT_ONCE) as $values) {
+                yield [$values, null];
+            }
+        }
     }
 
     public function foresee(array $indexes): void {}

@@ -33,7 +33,13 @@ final class Observations
         /** in the unit of the counts, as n */
         public readonly int $missing,
         public readonly int $countDecimals = 0,
-    ) {}
+        /** where it is known already */
+        ?Shape $shape = null,
+    ) {
+        if ($shape !== null) {
+            $this->known['shape'] = $shape;
+        }
+    }
 
     /** In the unit of the counts: the number of values where counts are whole. */
     public function n(): int

@@ -35,6 +35,9 @@ interface OrderedValues
     /** How many values are smaller than the bound or equal to it. */
     public function countUpTo(BigRational $bound): int;
 
+    /** How many values are smaller than a whole number of 10^−decimals; only for decimals. */
+    public function countBelowUnscaled(int $bound): int;
+
     /** How many different values there are. Of very many it may have to look at all of them. */
     public function distinct(): int;
 
@@ -59,6 +62,13 @@ interface OrderedValues
      * @return iterable<array{list<int>|list<float>, list<int>}> the values and how often each occurs
      */
     public function slices(): iterable;
+
+    /**
+     * The same in any order, and a value may come more than once: for sums, to which order makes no difference.
+     *
+     * @return iterable<array{list<int>|list<float>, list<int>|null}> null = each counts once
+     */
+    public function unorderedSlices(): iterable;
 
     /** @return list<array{value: BigDecimal, count: int}> the smallest distinct values, ascending, at most $most of them */
     public function lowest(int $most): array;

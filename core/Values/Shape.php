@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Values;
 
-use RowTally\Core\Basis\TakenAs;
-
 /**
  * Skewness and excess kurtosis of the values themselves, from central moments.
  *
@@ -19,27 +17,15 @@ use RowTally\Core\Basis\TakenAs;
  */
 final readonly class Shape
 {
-    private function __construct(
+    public function __construct(
         public float $skewness,
         public float $kurtosis,
     ) {}
 
     public static function of(Observations $observations): self
     {
-        $spread = $observations->deviations()->spread(TakenAs::Population);
-        $third = new CompensatedSum();
-        $fourth = new CompensatedSum();
-        foreach ($observations->deviations()->slices() as [$deviations, $counts]) {
-            foreach ($deviations as $i => $deviation) {
-                $t = $deviation / $spread;
-                $cube = $counts[$i] * $t * $t * $t;
-                $third->add($cube);
-                $fourth->add($cube * $t);
-            }
-        }
-        // Counts that are not whole were summed in their own unit, in which n is whole; the standard deviation is the same in both.
-        $n = (float) $observations->n();
+        [$third, $fourth] = $observations->deviations()->higherMoments();
 
-        return new self($third->value() / $n, $fourth->value() / $n - 3.0);
+        return new self($third, $fourth - 3.0);
     }
 }

@@ -178,6 +178,11 @@ final class ValueCounts implements OrderedValues
         return $this->distinct;
     }
 
+    public function unorderedSlices(): iterable
+    {
+        return $this->slices();
+    }
+
     public function hasMoreDistinctThan(int $most): bool
     {
         return $this->distinct > $most;
@@ -219,6 +224,11 @@ final class ValueCounts implements OrderedValues
     public function countUpTo(BigRational $bound): int
     {
         return $this->countBefore($this->firstIndexAtLeast($bound, true));
+    }
+
+    public function countBelowUnscaled(int $bound): int
+    {
+        return $this->countBefore($this->search(fn(int $i): bool => self::integer($this->values, $i) >= $bound));
     }
 
     public function between(int $fromRank, int $toRank): array
