@@ -111,6 +111,16 @@ final readonly class ProfileDocument
         return $tables;
     }
 
+    /** The basis in one sentence, and rows that it leaves out. */
+    public function basis(): string
+    {
+        $counts = $this->question->basis->counts;
+        $leftOut = $counts === null ? [] : TallyUnderCounts::rowsLeftOut($this->columns->number($counts));
+
+        return $this->question->basis->words()
+            . ($leftOut === [] ? '' : ' Left out, because their count is missing, no number or negative: row ' . implode(', ', array_slice($leftOut, 0, 10)) . (count($leftOut) > 10 ? ' …' : '') . '.');
+    }
+
     /** @return list<string> what was asked beside the tables: workings and matches, in plain words */
     public function texts(): array
     {

@@ -165,6 +165,7 @@ final class Profile extends Command
             $numbers = (clone Table::getStyleDefinition('compact'))->setPadType(STR_PAD_LEFT);
             $this->table($table['head'], $table['rows'], 'compact', array_fill(1, count($table['head']) - 1, $numbers));
         }
+        $this->output->writeln("\n" . $document->basis(), OutputInterface::OUTPUT_RAW);
         foreach ($document->texts() as $text) {
             $this->output->writeln("\n" . rtrim($text), OutputInterface::OUTPUT_RAW);
         }
