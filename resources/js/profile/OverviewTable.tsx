@@ -235,7 +235,7 @@ function Described({ line, overview }: { line: Line; overview: Overview }) {
                     {text}
                 </td>
             ))}
-            <td colSpan={overview.figures.length - last - 1} className="px-2 py-1 text-soft">
+            <td colSpan={overview.figures.length - last - 1} className="max-w-0 truncate px-2 py-1 text-soft" title={inWords(line)}>
                 {inWords(line)}
             </td>
         </>
