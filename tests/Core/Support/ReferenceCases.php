@@ -70,6 +70,12 @@ final class ReferenceCases
         return self::ofKind('histogram');
     }
 
+    /** @return iterable<string, array{array<string, mixed>}> */
+    public static function stemLeafCases(): iterable
+    {
+        return self::ofKind('stem_leaf');
+    }
+
     /**
      * @param list<int|float|null> $numbers
      * @param list<int|float|null> $counts  rows without a count, or with a negative one, are left out
