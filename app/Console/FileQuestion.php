@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Console;
 
 use RowTally\Core\Basis\Basis;
-use RowTally\Core\Plots\Classes;
+use RowTally\Core\Plots\ClassChoice;
 
 /** What is asked of a file on the command line, in the words of the address. */
 final readonly class FileQuestion
@@ -22,8 +22,7 @@ final readonly class FileQuestion
         public Basis $basis,
         public array $figures,
         public array $percentiles,
-        /** Classes of the histogram; null = automatic. */
-        public ?Classes $classes = null,
+        public ClassChoice $classes,
         /** A figure that was stated, to be matched. */
         public ?string $match = null,
         /** Key of a figure whose working is wanted. */

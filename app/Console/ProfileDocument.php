@@ -22,7 +22,6 @@ use RowTally\Core\Frequency\LabelFrequencies;
 use RowTally\Core\Match\Explanation;
 use RowTally\Core\Match\FindFigure;
 use RowTally\Core\Match\Stated;
-use RowTally\Core\Plots\AutomaticClasses;
 use RowTally\Core\Plots\Histogram;
 use RowTally\Core\Plots\Outliers;
 use RowTally\Core\Profile\NumberProfile;
@@ -317,14 +316,15 @@ final readonly class ProfileDocument
     /** @return array<string, mixed> */
     private function histogram(Observations $overall): array
     {
-        $classes = $this->question->classes?->reaching($overall->values->at($overall->n())) ?? AutomaticClasses::for($overall);
+        $classes = $this->question->classes->classes($overall);
         $histogram = Histogram::of($overall->values, $classes, $this->question->basis->classEdge);
         $double = static fn(BigDecimal $number): float => (float) (string) $number;
         $count = static fn(int $count): int|float => $overall->hasWholeCounts() ? $count : $count / 10 ** $overall->countDecimals;
 
         return [
             'start' => $double($classes->start),
-            'width' => $double($classes->width),
+            'width' => $classes->areEqual() ? $double($classes->width) : null,
+            ...($classes->areEqual() ? [] : ['edges' => $classes->edges()]),
             'closed' => $histogram->closed->value,
             'counts' => array_map($count, $histogram->counts),
             'below' => $count($histogram->below),

@@ -97,7 +97,7 @@ final readonly class ProfileVariables
             return new VariableSheet($variable, frequencies: $question->byCount ? $line->frequencies?->byCount() : $line->frequencies, dates: $line->dates);
         }
         $columns = $this->columns($dataset, $variable, $slice, $question);
-        $profile = NumberProfile::of($columns[0], array_slice($columns, 1), $question->basis, $question->statistics);
+        $profile = NumberProfile::of($columns[0], array_slice($columns, 1), $question->basis, $question->statistics, $question->stack);
         $frequencies = NumberFrequencies::of($columns, $profile->stack, $question->distinct);
 
         return new VariableSheet(

@@ -6,6 +6,7 @@ namespace App\Store;
 
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Figures\Statistic;
+use RowTally\Core\Plots\StackOptions;
 
 /** What is asked of a dataset: which variables and figures, split by what, under which basis. Parsed once, from the words of the address. */
 final readonly class Question
@@ -28,11 +29,12 @@ final readonly class Question
         public bool $byCount = false,
         /** Whether a number's frequency table has a row for each value though they are many. */
         public bool $distinct = false,
+        public StackOptions $stack = new StackOptions(),
     ) {}
 
     /** @param list<string> $of */
     public function about(array $of): self
     {
-        return new self($of, $this->by, $this->basis, $this->statistics, $this->counts, $this->showsNoEntry, $this->byCount, $this->distinct);
+        return new self($of, $this->by, $this->basis, $this->statistics, $this->counts, $this->showsNoEntry, $this->byCount, $this->distinct, $this->stack);
     }
 }

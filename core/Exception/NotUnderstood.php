@@ -70,4 +70,19 @@ final class NotUnderstood extends RuntimeException implements CoreException
     {
         return new self("\"{$text}\" is no number. Write it as you were given it, such as 12.40.");
     }
+
+    public static function noClasses(string $word): self
+    {
+        return new self("\"{$word}\" makes no classes: write start:width such as 0:2.5, edges such as 0,5,10,20, or sturges, scott or freedman-diaconis.");
+    }
+
+    public static function edgesNotAscending(string $first, string $second): self
+    {
+        return new self("Edges of classes ascend, but {$second} comes behind {$first}.");
+    }
+
+    public static function tooManyClasses(int $most): self
+    {
+        return new self("That makes more than {$most} classes. Choose a larger width.");
+    }
 }

@@ -17,17 +17,24 @@ use RowTally\Core\Values\OrderedValues;
 final readonly class AlignedStack
 {
     /**
-     * @param list<Histogram>    $histograms overall, then each group; all over the same classes
-     * @param list<BoxPlot|null> $boxes      the same order; null for a group without values
+     * @param list<Histogram>                                   $histograms overall, then each group; all over the same classes
+     * @param list<list<float>>                                 $heights    of the bars, the same order
+     * @param list<float>                                       $highest    where the scale of each lane must reach
+     * @param list<BoxPlot|null>                                $boxes      the same order; null for a group without values
+     * @param list<array{key: string, name: string, at: float}> $markers    lines of the overall figures
+     * @param list<list<array{at: float, height: float}>>       $curves     normal curves, the same order; none unless wanted
      */
     private function __construct(
         public Axis $axis,
         public Classes $classes,
+        public HeightScale $scale,
         public array $histograms,
+        public array $heights,
+        public array $highest,
         public array $boxes,
-        /** The largest count of any class, overall and among the groups: where a scale of counts must reach. */
-        public int $highestOverall,
-        public int $highestInGroups,
+        public array $markers,
+        public array $curves,
+        public Crosshair $crosshair,
         /** Counts are whole numbers of 10^−countDecimals. */
         public int $countDecimals,
     ) {}
@@ -37,33 +44,68 @@ final readonly class AlignedStack
      *
      * @return self|null null when there is no value to draw
      */
-    public static function of(Observations $overall, array $groups, Basis $basis): ?self
+    public static function of(Observations $overall, array $groups, Basis $basis, StackOptions $options = new StackOptions()): ?self
     {
         if ($overall->n() === 0) {
             return null;
         }
-        $classes = AutomaticClasses::for($overall);
+        $all = [$overall, ...$groups];
+        $classes = $options->classes->classes($overall);
         $histograms = Histogram::each(
-            array_map(static fn(Observations $group): OrderedValues => $group->values, [$overall, ...$groups]),
+            array_map(static fn(Observations $group): OrderedValues => $group->values, $all),
             $classes,
             $basis->classEdge,
         );
-        $boxes = array_map(
-            static fn(Observations $group): ?BoxPlot => $group->n() === 0 ? null : BoxPlot::of($group, $basis),
-            [$overall, ...$groups],
-        );
-        $inGroups = array_map(static fn(Histogram $histogram): int => $histogram->highest(), array_slice($histograms, 1));
+        $axis = self::axis($classes, $overall);
+        $scale = $options->scale->over($classes);
+        $heights = array_map($scale->heights(...), $histograms, $all);
+        $curves = $options->withNormalCurve
+            ? array_map(static fn(Observations $group): array => $scale->normalCurve($group, $classes, $axis->from, $axis->to), $all)
+            : [];
 
         return new self(
-            $classes->areCentredOnWholeNumbers()
-                ? Axis::ofWholeNumbers($classes->start, $classes->end())
-                : Axis::covering($classes->start, $classes->end()),
+            $axis,
             $classes,
+            $scale,
             $histograms,
-            $boxes,
-            $histograms[0]->highest(),
-            $inGroups === [] ? 0 : max($inGroups),
+            $heights,
+            self::highest($heights, $curves, $options->ownScales),
+            array_map(static fn(Observations $group): ?BoxPlot => $group->n() === 0 ? null : BoxPlot::of($group, $basis), $all),
+            array_merge(...array_map(static fn(Marker $marker): array => $marker->lines($overall, $basis), $options->markers)),
+            $curves,
+            Crosshair::over($axis, $histograms[0], $overall, $basis),
             $overall->countDecimals,
         );
+    }
+
+    /** Values that the classes leave out are on the axis all the same: the box needs them. */
+    private static function axis(Classes $classes, Observations $overall): Axis
+    {
+        if ($classes->areCentredOnWholeNumbers()) {
+            return Axis::ofWholeNumbers($classes->start, $classes->end());
+        }
+        [$min, $max] = [$overall->values->at(1), $overall->values->at($overall->n())];
+
+        return Axis::covering($min->isLessThan($classes->start) ? $min : $classes->start, $max->isGreaterThan($classes->end()) ? $max : $classes->end());
+    }
+
+    /**
+     * Overall stands alone; the groups share a scale unless each has its own.
+     *
+     * @param list<list<float>>                           $heights
+     * @param list<list<array{at: float, height: float}>> $curves
+     *
+     * @return list<float>
+     */
+    private static function highest(array $heights, array $curves, bool $ownScales): array
+    {
+        $own = array_map(
+            static fn(array $bars, array $curve): float => max(0.0, ...$bars, ...array_column($curve, 'height')),
+            $heights,
+            $curves === [] ? array_fill(0, count($heights), []) : $curves,
+        );
+        $inGroups = max(0.0, ...array_slice($own, 1));
+
+        return [$own[0], ...array_map(static fn(float $highest): float => $ownScales ? $highest : $inGroups, array_slice($own, 1))];
     }
 }

@@ -32,7 +32,7 @@ final class AutomaticClasses
     /**
      * @throws InvalidInput when there are no values
      */
-    public static function for(Observations $observations): Classes
+    public static function for(Observations $observations, ClassRule $rule = ClassRule::FreedmanDiaconis): Classes
     {
         $values = $observations->values;
         $n = $values->n();
@@ -41,14 +41,14 @@ final class AutomaticClasses
         }
         $min = $values->at(1);
         $max = $values->at($n);
-        if ($values->decimals() === 0 && $max->minus($min)->isLessThan(self::ONE_CLASS_EACH)) {
+        if ($rule === ClassRule::FreedmanDiaconis && $values->decimals() === 0 && $max->minus($min)->isLessThan(self::ONE_CLASS_EACH)) {
             return new Classes($min->minus('0.5'), BigDecimal::one(), $max->minus($min)->toInt() + 1);
         }
         if ($min->isEqualTo($max)) {
             return self::around($min);
         }
         $range = $max->minus($min)->toBigRational();
-        $wanted = self::width($observations, $range);
+        $wanted = self::width($observations, $range, $rule);
         $width = RoundNumbers::stepNear($wanted);
         $least = $range->dividedBy(self::MAX - 1);
         if ($width->compareTo($least) < 0) {
@@ -75,9 +75,9 @@ final class AutomaticClasses
         return self::covering($min, $max, RoundNumbers::stepNear($max->minus($min)->toBigRational()->dividedBy(self::FEW_CLASSES)));
     }
 
-    private static function width(Observations $observations, BigRational $range): BigRational
+    private static function width(Observations $observations, BigRational $range, ClassRule $rule): BigRational
     {
-        $byRule = $observations->n() < self::FEW_VALUES ? null : ClassRule::FreedmanDiaconis->width($observations);
+        $byRule = $rule === ClassRule::FreedmanDiaconis && $observations->n() < self::FEW_VALUES ? null : $rule->width($observations);
         if ($byRule === null) {
             return $range->dividedBy(ClassRule::Sturges->number($observations) ?? 1);
         }

@@ -9,16 +9,36 @@ use Brick\Math\RoundingMode;
 use RowTally\Core\Basis\ClassEdge;
 use RowTally\Core\Values\Exact;
 
-/** Equal classes side by side, their edges exact decimals. */
+/** Classes side by side, their edges exact decimals: equal ones, or of whatever widths somebody typed. */
 final readonly class Classes
 {
+    /** @param list<BigDecimal>|null $unequal the edges where the widths differ */
     public function __construct(
         public BigDecimal $start,
-        /** greater than 0 */
+        /** greater than 0; of unequal classes the first one's */
         public BigDecimal $width,
         /** 1 or more */
         public int $number,
+        private ?array $unequal = null,
     ) {}
+
+    /** @param list<BigDecimal> $edges two or more, ascending */
+    public static function ofEdges(array $edges): self
+    {
+        $number = count($edges) - 1;
+        $width = $edges[1]->minus($edges[0]);
+        $areEqual = true;
+        for ($i = 1; $i < $number; ++$i) {
+            $areEqual = $areEqual && $edges[$i + 1]->minus($edges[$i])->isEqualTo($width);
+        }
+
+        return new self($edges[0], $width, $number, $areEqual ? null : $edges);
+    }
+
+    public function areEqual(): bool
+    {
+        return $this->unequal === null;
+    }
 
     /** From the same start and of the same width, as many as it takes to reach a value; one at least. */
     public function reaching(BigDecimal $value): self
@@ -30,7 +50,12 @@ final readonly class Classes
 
     public function edge(int $index): BigDecimal
     {
-        return $this->start->plus($this->width->multipliedBy($index));
+        return $this->unequal[$index] ?? $this->start->plus($this->width->multipliedBy($index));
+    }
+
+    public function widthOf(int $index): BigDecimal
+    {
+        return $this->edge($index + 1)->minus($this->edge($index));
     }
 
     public function end(): BigDecimal
@@ -41,7 +66,7 @@ final readonly class Classes
     /** Whether each class is one whole number with half a unit on either side. */
     public function areCentredOnWholeNumbers(): bool
     {
-        return $this->width->isEqualTo(1) && $this->start->plus('0.5')->stripTrailingZeros()->getScale() <= 0;
+        return $this->areEqual() && $this->width->isEqualTo(1) && $this->start->plus('0.5')->stripTrailingZeros()->getScale() <= 0;
     }
 
     /** @return list<float> the number + 1 edges, each the double nearest to its decimal */

@@ -9,6 +9,7 @@ use RowTally\Core\Figures\Catalogue;
 use RowTally\Core\Figures\Figure;
 use RowTally\Core\Figures\Statistic;
 use RowTally\Core\Plots\AlignedStack;
+use RowTally\Core\Plots\StackOptions;
 use RowTally\Core\Values\Observations;
 
 /** Everything a sheet shows of one number variable: each statistic overall and for every group, and the aligned stack. */
@@ -26,9 +27,9 @@ final readonly class NumberProfile
      * @param list<Observations> $groups     in the order they are shown
      * @param list<Statistic>    $statistics
      */
-    public static function of(Observations $overall, array $groups, Basis $basis, ?array $statistics = null): self
+    public static function of(Observations $overall, array $groups, Basis $basis, ?array $statistics = null, StackOptions $options = new StackOptions()): self
     {
-        return new self(self::rows($overall, $groups, $basis, $statistics ?? Catalogue::essentials()), AlignedStack::of($overall, $groups, $basis));
+        return new self(self::rows($overall, $groups, $basis, $statistics ?? Catalogue::essentials()), AlignedStack::of($overall, $groups, $basis, $options));
     }
 
     /**

@@ -13,7 +13,6 @@ use App\Intake\Decisions;
 use App\Intake\NotATable;
 use App\Intake\PreparedTable;
 use App\Intake\ReadTable;
-use Brick\Math\BigDecimal;
 use Illuminate\Console\Command;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\ClassEdge;
@@ -26,7 +25,7 @@ use RowTally\Core\Figures\Catalogue;
 use RowTally\Core\Figures\FigureSet;
 use RowTally\Core\Formula\FormulaError;
 use RowTally\Core\Parsing\PercentList;
-use RowTally\Core\Plots\Classes;
+use RowTally\Core\Plots\ClassChoice;
 use Symfony\Component\Console\Exception\ExceptionInterface;
 use Symfony\Component\Console\Helper\Table;
 use Symfony\Component\Console\Input\InputInterface;
@@ -49,7 +48,7 @@ final class Profile extends Command
         {--decimals= : data+1 (the default), a number of decimals, or s4 for significant digits; for tables}
         {--figures= : essentials (the default), five-number, spread, shape, everything, or keys of figures set apart by commas; for tables}
         {--percentiles= : In percent, such as 5,50,95}
-        {--bins= : Classes of the histogram as start:width, with :left (the default) or :right for the closed side}
+        {--bins= : Classes of the histogram: start:width, edges such as 0,5,10,20, sturges, scott or freedman-diaconis (the default); with :left (the default) or :right for the closed side}
         {--working= : Key of a figure: how it came about, in words}
         {--match= : A figure as it was given to you: which figures under which conventions round to it}
         {--json : Write one JSON document with every figure instead of tables}';
@@ -133,18 +132,13 @@ final class Profile extends Command
         );
     }
 
-    /** @return array{Classes|null, ClassEdge|null} */
+    /** @return array{ClassChoice, ClassEdge|null} */
     private function bins(): array
     {
-        $word = $this->word('bins');
-        if ($word === null) {
-            return [null, null];
-        }
-        if (preg_match('/^(-?\d{1,12}(?:\.\d{1,12})?):(\d{1,12}(?:\.\d{1,12})?)(?::(left|right))?$/', $word, $part) !== 1 || (float) $part[2] <= 0.0) {
-            throw new UnusableRequest("--bins={$word} is not known. Write start:width or start:width:right, such as 0:2.5.");
-        }
+        $word = $this->word('bins') ?? '';
+        $side = preg_match('/:(left|right)$/', $word, $part) === 1 ? $part[1] : '';
 
-        return [new Classes(BigDecimal::of($part[1]), BigDecimal::of($part[2]), 1), ClassEdge::from($part[3] ?? 'left')];
+        return [ClassChoice::ofWord($side === '' ? $word : substr($word, 0, -strlen($side) - 1)), ClassEdge::tryFrom($side)];
     }
 
     /** @param array<string, mixed> $document */
@@ -159,6 +153,8 @@ final class Profile extends Command
 
     private function writeTables(ProfileDocument $document, bool $onlyTexts): void
     {
+        // Whatever is wrong with the request is found before anything is written.
+        $texts = $document->texts();
         foreach ($onlyTexts ? [] : $document->tables() as $title => $table) {
             $this->newLine();
             $this->output->writeln($title, OutputInterface::OUTPUT_RAW);
@@ -166,7 +162,7 @@ final class Profile extends Command
             $this->table($table['head'], $table['rows'], 'compact', array_fill(1, count($table['head']) - 1, $numbers));
         }
         $this->output->writeln("\n" . $document->basis(), OutputInterface::OUTPUT_RAW);
-        foreach ($document->texts() as $text) {
+        foreach ($texts as $text) {
             $this->output->writeln("\n" . rtrim($text), OutputInterface::OUTPUT_RAW);
         }
     }

@@ -21,6 +21,10 @@ use RowTally\Core\Basis\TakenAs;
 use RowTally\Core\Figures\Catalogue;
 use RowTally\Core\Figures\FigureSet;
 use RowTally\Core\Parsing\PercentList;
+use RowTally\Core\Plots\ClassChoice;
+use RowTally\Core\Plots\HeightScale;
+use RowTally\Core\Plots\Marker;
+use RowTally\Core\Plots\StackOptions;
 
 /** The words of the address, the same as on the command line: which variables and figures, split by what, under which basis. */
 class ProfileRequest extends FormRequest
@@ -49,6 +53,11 @@ class ProfileRequest extends FormRequest
             'no_entry' => ['nullable', 'string', 'in:show,hide'],
             'order' => ['nullable', 'string', 'in:own,count'],
             'distinct' => ['nullable', 'string', 'in:yes,no'],
+            'classes' => ['nullable', 'string', 'max:4000'],
+            'scale' => ['nullable', 'string', Rule::enum(HeightScale::class)],
+            'marks' => ['nullable', 'string', 'max:200'],
+            'curve' => ['nullable', 'string', 'in:yes,no'],
+            'lanes' => ['nullable', 'string', 'in:common,own'],
         ];
     }
 
@@ -64,6 +73,7 @@ class ProfileRequest extends FormRequest
             'missing' => 'Missing values are one of: ' . $words(...MissingRows::cases()),
             'no_entry.in' => 'Rows without an entry: show or hide.',
             'order.in' => 'Frequency tables are in one of the orders: own, count.',
+            'scale' => 'Bars are as high as one of: ' . implode(', ', array_column(HeightScale::cases(), 'value')) . '.',
             'distinct.in' => 'Distinct values: yes or no.',
         ];
     }
@@ -94,7 +104,24 @@ class ProfileRequest extends FormRequest
             $this->word('no_entry') !== 'hide',
             $this->word('order') === 'count',
             $this->word('distinct') === 'yes',
+            new StackOptions(
+                ClassChoice::ofWord($this->word('classes') ?? ''),
+                $this->enum('scale', HeightScale::class) ?? HeightScale::Count,
+                $this->markers(),
+                $this->word('curve') === 'yes',
+                $this->word('lanes') === 'own',
+            ),
         );
+    }
+
+    /** @return list<Marker> */
+    private function markers(): array
+    {
+        $word = $this->word('marks');
+
+        return $word === null
+            ? (new StackOptions())->markers
+            : array_values(array_filter(array_map(Marker::tryFrom(...), self::words($word)), static fn(?Marker $marker): bool => $marker !== null));
     }
 
     /** @return list<string> the figures asked for, those the account chose last, or the essentials */

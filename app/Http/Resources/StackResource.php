@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use Brick\Math\BigRational;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use RowTally\Core\Display\DecimalText;
@@ -11,10 +12,14 @@ use RowTally\Core\Plots\AlignedStack;
 use RowTally\Core\Plots\Axis;
 use RowTally\Core\Plots\BoxPlot;
 use RowTally\Core\Plots\Histogram;
+use RowTally\Core\Plots\RoundNumbers;
+use RowTally\Core\Values\Exact;
 
 /** @property AlignedStack $resource */
 final class StackResource extends JsonResource
 {
+    private const LEVELS = 3;
+
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
@@ -23,19 +28,48 @@ final class StackResource extends JsonResource
         $count = static fn(int $count): int|float => $stack->countDecimals === 0 ? $count : $count / 10 ** $stack->countDecimals;
 
         return [
-            'axis' => ['from' => $stack->axis->from, 'to' => $stack->axis->to, 'ticks' => $stack->axis->ticks],
+            'axis' => self::axis($stack->axis),
             'classes' => [
                 'edges' => $stack->classes->edges(),
-                'width' => Axis::roundText($stack->classes->width),
+                'labels' => $stack->classes->labels($closed),
+                'width' => $stack->classes->areEqual() ? Axis::roundText($stack->classes->width) : null,
                 'closed' => $closed->value,
                 'rule' => $closed->words(),
+                'outside' => ['below' => $count($stack->histograms[0]->below), 'above' => $count($stack->histograms[0]->above)],
             ],
-            'highest' => ['overall' => $count($stack->highestOverall), 'in_groups' => $count($stack->highestInGroups)],
-            'lanes' => array_map(static fn(Histogram $histogram, ?BoxPlot $box): array => [
+            'scale' => $stack->scale->value,
+            'lanes' => array_map(static fn(int $i, Histogram $histogram, ?BoxPlot $box): array => [
                 'counts' => array_map($count, $histogram->counts),
+                'heights' => $stack->heights[$i],
+                'highest' => $stack->highest[$i],
+                'levels' => self::levels($stack->highest[$i]),
+                'curve' => $stack->curves[$i] ?? [],
                 'box' => $box === null ? null : self::box($box),
-            ], $stack->histograms, $stack->boxes),
+            ], array_keys($stack->histograms), $stack->histograms, $stack->boxes),
+            'markers' => $stack->markers,
+            'crosshair' => ['values' => $stack->crosshair->values, 'percentiles' => $stack->crosshair->percentiles, 'z' => $stack->crosshair->z],
         ];
+    }
+
+    /** @return array<string, mixed> */
+    public static function axis(Axis $axis): array
+    {
+        return ['from' => $axis->from, 'to' => $axis->to, 'ticks' => $axis->ticks];
+    }
+
+    /** @return list<array{at: float, text: string}> two or three round heights */
+    private static function levels(float $highest): array
+    {
+        if ($highest <= 0.0) {
+            return [];
+        }
+        $step = RoundNumbers::stepAtLeast(BigRational::of(Exact::shortestText($highest / self::LEVELS)));
+        $levels = [];
+        for ($at = $step; (float) (string) $at <= $highest; $at = $at->plus($step)) {
+            $levels[] = ['at' => (float) (string) $at, 'text' => Axis::roundText($at)];
+        }
+
+        return $levels;
     }
 
     /** @return array<string, mixed> */

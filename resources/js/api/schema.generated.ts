@@ -362,6 +362,96 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/datasets/{dataset}/plots/dots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        get: operations["drawDots"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/datasets/{dataset}/plots/stems": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        get: operations["drawStems"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/datasets/{dataset}/plots/qq": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        get: operations["drawQq"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/datasets/{dataset}/plots/strips": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        get: operations["drawStrips"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/datasets/{dataset}/plots/range": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        get: operations["countRange"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/figures": {
         parameters: {
             query?: never;
@@ -999,31 +1089,125 @@ export interface components {
             text: string | null;
             reason: string | null;
         };
+        Axis: {
+            from: number;
+            to: number;
+            ticks: components["schemas"]["Level"][];
+        };
+        Level: {
+            at: number;
+            text: string;
+        };
         /** @description Histograms over box plots on one axis, in the unit of the variable. Overall first, then each group. */
         Stack: {
-            axis: {
-                from: number;
-                to: number;
-                ticks: {
-                    at: number;
-                    text: string;
-                }[];
-            };
+            axis: components["schemas"]["Axis"];
             classes: {
                 edges: number[];
-                width: string;
+                labels: string[];
+                /** @description null where they differ. */
+                width: string | null;
                 /** @enum {string} */
                 closed: "left" | "right";
                 rule: string;
+                outside: {
+                    below: number;
+                    above: number;
+                };
             };
-            highest: {
-                overall: number;
-                in_groups: number;
-            };
+            /** @enum {string} */
+            scale: "count" | "percent" | "density" | "cumulative";
             lanes: {
                 counts: number[];
+                heights: number[];
+                /** @description Where its scale must reach. */
+                highest: number;
+                levels: components["schemas"]["Level"][];
+                curve: {
+                    at: number;
+                    height: number;
+                }[];
                 box: null | components["schemas"]["Box"];
             }[];
+            markers: {
+                key: string;
+                name: string;
+                at: number;
+            }[];
+            /** @description At equal steps from one end of the axis to the other. */
+            crosshair: {
+                values: string[];
+                percentiles: string[];
+                z: (string | null)[];
+            };
+        };
+        Dots: {
+            axis: null | components["schemas"]["Axis"];
+            at: number[];
+            bin_width: string | null;
+            per_dot: number;
+            lanes: {
+                counts: number[];
+                dots: number[];
+                mean: number | null;
+                median: number | null;
+            }[];
+        };
+        Stems: {
+            leaf_unit: string;
+            /** @enum {integer} */
+            lines_per_stem: 1 | 2 | 5;
+            columns: {
+                lines: {
+                    stem: string;
+                    digits: string;
+                    leaves: {
+                        digit: number;
+                        count: number;
+                    }[];
+                    count: number;
+                    depth: number;
+                    holds_median: boolean;
+                }[];
+                low: components["schemas"]["CountedText"][];
+                high: components["schemas"]["CountedText"][];
+                per_leaf: number;
+            }[];
+        };
+        CountedText: {
+            text: string;
+            count: number;
+        };
+        Qq: {
+            columns: {
+                n: number;
+                /** @description z and value. */
+                points: number[][];
+                line: null | {
+                    slope: number;
+                    intercept: number;
+                };
+                axes: null | {
+                    z: components["schemas"]["Axis"];
+                    value: components["schemas"]["Axis"];
+                };
+            }[];
+        };
+        Strips: {
+            axis: null | components["schemas"]["Axis"];
+            columns: {
+                /** @description Share of the rows and value. */
+                points: number[][];
+                cuts: {
+                    name: string;
+                    share: number;
+                    value: number;
+                }[];
+            }[];
+        };
+        Range: {
+            count: string;
+            percent: string | null;
+            mean: string | null;
         };
         Box: {
             q1: number;
@@ -1076,6 +1260,16 @@ export interface components {
         };
     };
     parameters: {
+        /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
+        classes: string;
+        /** @description What the height of a bar stands for; the default is count. */
+        scale: "count" | "percent" | "density" | "cumulative";
+        /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
+        marks: string;
+        /** @description A normal curve over the bars. */
+        curve: "yes" | "no";
+        /** @description Whether the groups share a scale; the default is common. */
+        lanes: "common" | "own";
         /** @description Keys of variables, set apart by commas; at most 60. */
         of: string;
         /** @description Keys of one or two variables that split the rows; a number by its classes. */
@@ -1750,6 +1944,16 @@ export interface operations {
                 order?: components["parameters"]["order"];
                 /** @description A row for each value though they are many. */
                 distinct?: components["parameters"]["distinct"];
+                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
+                classes?: components["parameters"]["classes"];
+                /** @description What the height of a bar stands for; the default is count. */
+                scale?: components["parameters"]["scale"];
+                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
+                marks?: components["parameters"]["marks"];
+                /** @description A normal curve over the bars. */
+                curve?: components["parameters"]["curve"];
+                /** @description Whether the groups share a scale; the default is common. */
+                lanes?: components["parameters"]["lanes"];
             };
             header?: never;
             path: {
@@ -1808,6 +2012,16 @@ export interface operations {
                 order?: components["parameters"]["order"];
                 /** @description A row for each value though they are many. */
                 distinct?: components["parameters"]["distinct"];
+                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
+                classes?: components["parameters"]["classes"];
+                /** @description What the height of a bar stands for; the default is count. */
+                scale?: components["parameters"]["scale"];
+                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
+                marks?: components["parameters"]["marks"];
+                /** @description A normal curve over the bars. */
+                curve?: components["parameters"]["curve"];
+                /** @description Whether the groups share a scale; the default is common. */
+                lanes?: components["parameters"]["lanes"];
             };
             header?: never;
             path: {
@@ -1866,6 +2080,16 @@ export interface operations {
                 order?: components["parameters"]["order"];
                 /** @description A row for each value though they are many. */
                 distinct?: components["parameters"]["distinct"];
+                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
+                classes?: components["parameters"]["classes"];
+                /** @description What the height of a bar stands for; the default is count. */
+                scale?: components["parameters"]["scale"];
+                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
+                marks?: components["parameters"]["marks"];
+                /** @description A normal curve over the bars. */
+                curve?: components["parameters"]["curve"];
+                /** @description Whether the groups share a scale; the default is common. */
+                lanes?: components["parameters"]["lanes"];
                 figure: string;
                 /** @description 0 = overall, then the groups as they are shown. */
                 column?: number;
@@ -1927,6 +2151,16 @@ export interface operations {
                 order?: components["parameters"]["order"];
                 /** @description A row for each value though they are many. */
                 distinct?: components["parameters"]["distinct"];
+                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
+                classes?: components["parameters"]["classes"];
+                /** @description What the height of a bar stands for; the default is count. */
+                scale?: components["parameters"]["scale"];
+                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
+                marks?: components["parameters"]["marks"];
+                /** @description A normal curve over the bars. */
+                curve?: components["parameters"]["curve"];
+                /** @description Whether the groups share a scale; the default is common. */
+                lanes?: components["parameters"]["lanes"];
                 /** @description As it was given, such as 12.40 or 31 %. */
                 stated: string;
                 /** @description 0 = overall, then the groups as they are shown. */
@@ -1989,6 +2223,16 @@ export interface operations {
                 order?: components["parameters"]["order"];
                 /** @description A row for each value though they are many. */
                 distinct?: components["parameters"]["distinct"];
+                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
+                classes?: components["parameters"]["classes"];
+                /** @description What the height of a bar stands for; the default is count. */
+                scale?: components["parameters"]["scale"];
+                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
+                marks?: components["parameters"]["marks"];
+                /** @description A normal curve over the bars. */
+                curve?: components["parameters"]["curve"];
+                /** @description Whether the groups share a scale; the default is common. */
+                lanes?: components["parameters"]["lanes"];
                 value: string;
                 /** @description 0 = overall, then the groups as they are shown. */
                 column?: number;
@@ -2008,6 +2252,354 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Standing"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    drawDots: {
+        parameters: {
+            query?: {
+                /** @description Keys of variables, set apart by commas; at most 60. */
+                of?: components["parameters"]["of"];
+                /** @description Keys of one or two variables that split the rows; a number by its classes. */
+                by?: components["parameters"]["by"];
+                /** @description The default is sample. */
+                as?: components["parameters"]["as"];
+                /** @description The default is halves-excluded. */
+                quartiles?: components["parameters"]["quartiles"];
+                /** @description Which side of a class is closed; the default is left. */
+                edges?: components["parameters"]["edges"];
+                /** @description The default is per-variable. */
+                missing?: components["parameters"]["missing"];
+                /** @description Key of the number variable that says how often a row counts. */
+                counts?: components["parameters"]["counts"];
+                /** @description A condition that leaves rows in. */
+                where?: components["parameters"]["where"];
+                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
+                fences?: components["parameters"]["fences"];
+                /** @description Confidence level; the default is 0.95. */
+                level?: components["parameters"]["level"];
+                /** @description data+1 (the default), a number, or s4 for significant digits. */
+                decimals?: components["parameters"]["decimals"];
+                /** @description Keys of figures or names of sets; the default is what the account chose last. */
+                figures?: components["parameters"]["figures"];
+                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
+                percentiles?: components["parameters"]["percentiles"];
+                /** @description Rows without an entry of a splitting variable; the default is show. */
+                no_entry?: components["parameters"]["no_entry"];
+                /** @description Of frequency tables; the default is own. */
+                order?: components["parameters"]["order"];
+                /** @description A row for each value though they are many. */
+                distinct?: components["parameters"]["distinct"];
+                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
+                classes?: components["parameters"]["classes"];
+                /** @description What the height of a bar stands for; the default is count. */
+                scale?: components["parameters"]["scale"];
+                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
+                marks?: components["parameters"]["marks"];
+                /** @description A normal curve over the bars. */
+                curve?: components["parameters"]["curve"];
+                /** @description Whether the groups share a scale; the default is common. */
+                lanes?: components["parameters"]["lanes"];
+            };
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A dot for each value, or for several. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Dots"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    drawStems: {
+        parameters: {
+            query?: {
+                /** @description Keys of variables, set apart by commas; at most 60. */
+                of?: components["parameters"]["of"];
+                /** @description Keys of one or two variables that split the rows; a number by its classes. */
+                by?: components["parameters"]["by"];
+                /** @description The default is sample. */
+                as?: components["parameters"]["as"];
+                /** @description The default is halves-excluded. */
+                quartiles?: components["parameters"]["quartiles"];
+                /** @description Which side of a class is closed; the default is left. */
+                edges?: components["parameters"]["edges"];
+                /** @description The default is per-variable. */
+                missing?: components["parameters"]["missing"];
+                /** @description Key of the number variable that says how often a row counts. */
+                counts?: components["parameters"]["counts"];
+                /** @description A condition that leaves rows in. */
+                where?: components["parameters"]["where"];
+                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
+                fences?: components["parameters"]["fences"];
+                /** @description Confidence level; the default is 0.95. */
+                level?: components["parameters"]["level"];
+                /** @description data+1 (the default), a number, or s4 for significant digits. */
+                decimals?: components["parameters"]["decimals"];
+                /** @description Keys of figures or names of sets; the default is what the account chose last. */
+                figures?: components["parameters"]["figures"];
+                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
+                percentiles?: components["parameters"]["percentiles"];
+                /** @description Rows without an entry of a splitting variable; the default is show. */
+                no_entry?: components["parameters"]["no_entry"];
+                /** @description Of frequency tables; the default is own. */
+                order?: components["parameters"]["order"];
+                /** @description A row for each value though they are many. */
+                distinct?: components["parameters"]["distinct"];
+                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
+                classes?: components["parameters"]["classes"];
+                /** @description What the height of a bar stands for; the default is count. */
+                scale?: components["parameters"]["scale"];
+                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
+                marks?: components["parameters"]["marks"];
+                /** @description A normal curve over the bars. */
+                curve?: components["parameters"]["curve"];
+                /** @description Whether the groups share a scale; the default is common. */
+                lanes?: components["parameters"]["lanes"];
+                /** @description Power of ten of the leaf unit; chosen if not given. */
+                unit?: number;
+                lines?: 1 | 2 | 5;
+                /** @description Values beyond the outer fences on lines of their own. */
+                apart?: "yes" | "no";
+            };
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Stem-and-leaf displays, overall and by group. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stems"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    drawQq: {
+        parameters: {
+            query?: {
+                /** @description Keys of variables, set apart by commas; at most 60. */
+                of?: components["parameters"]["of"];
+                /** @description Keys of one or two variables that split the rows; a number by its classes. */
+                by?: components["parameters"]["by"];
+                /** @description The default is sample. */
+                as?: components["parameters"]["as"];
+                /** @description The default is halves-excluded. */
+                quartiles?: components["parameters"]["quartiles"];
+                /** @description Which side of a class is closed; the default is left. */
+                edges?: components["parameters"]["edges"];
+                /** @description The default is per-variable. */
+                missing?: components["parameters"]["missing"];
+                /** @description Key of the number variable that says how often a row counts. */
+                counts?: components["parameters"]["counts"];
+                /** @description A condition that leaves rows in. */
+                where?: components["parameters"]["where"];
+                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
+                fences?: components["parameters"]["fences"];
+                /** @description Confidence level; the default is 0.95. */
+                level?: components["parameters"]["level"];
+                /** @description data+1 (the default), a number, or s4 for significant digits. */
+                decimals?: components["parameters"]["decimals"];
+                /** @description Keys of figures or names of sets; the default is what the account chose last. */
+                figures?: components["parameters"]["figures"];
+                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
+                percentiles?: components["parameters"]["percentiles"];
+                /** @description Rows without an entry of a splitting variable; the default is show. */
+                no_entry?: components["parameters"]["no_entry"];
+                /** @description Of frequency tables; the default is own. */
+                order?: components["parameters"]["order"];
+                /** @description A row for each value though they are many. */
+                distinct?: components["parameters"]["distinct"];
+                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
+                classes?: components["parameters"]["classes"];
+                /** @description What the height of a bar stands for; the default is count. */
+                scale?: components["parameters"]["scale"];
+                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
+                marks?: components["parameters"]["marks"];
+                /** @description A normal curve over the bars. */
+                curve?: components["parameters"]["curve"];
+                /** @description Whether the groups share a scale; the default is common. */
+                lanes?: components["parameters"]["lanes"];
+            };
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Normal Q–Q plots, overall and by group. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Qq"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    drawStrips: {
+        parameters: {
+            query?: {
+                /** @description Keys of variables, set apart by commas; at most 60. */
+                of?: components["parameters"]["of"];
+                /** @description Keys of one or two variables that split the rows; a number by its classes. */
+                by?: components["parameters"]["by"];
+                /** @description The default is sample. */
+                as?: components["parameters"]["as"];
+                /** @description The default is halves-excluded. */
+                quartiles?: components["parameters"]["quartiles"];
+                /** @description Which side of a class is closed; the default is left. */
+                edges?: components["parameters"]["edges"];
+                /** @description The default is per-variable. */
+                missing?: components["parameters"]["missing"];
+                /** @description Key of the number variable that says how often a row counts. */
+                counts?: components["parameters"]["counts"];
+                /** @description A condition that leaves rows in. */
+                where?: components["parameters"]["where"];
+                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
+                fences?: components["parameters"]["fences"];
+                /** @description Confidence level; the default is 0.95. */
+                level?: components["parameters"]["level"];
+                /** @description data+1 (the default), a number, or s4 for significant digits. */
+                decimals?: components["parameters"]["decimals"];
+                /** @description Keys of figures or names of sets; the default is what the account chose last. */
+                figures?: components["parameters"]["figures"];
+                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
+                percentiles?: components["parameters"]["percentiles"];
+                /** @description Rows without an entry of a splitting variable; the default is show. */
+                no_entry?: components["parameters"]["no_entry"];
+                /** @description Of frequency tables; the default is own. */
+                order?: components["parameters"]["order"];
+                /** @description A row for each value though they are many. */
+                distinct?: components["parameters"]["distinct"];
+                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
+                classes?: components["parameters"]["classes"];
+                /** @description What the height of a bar stands for; the default is count. */
+                scale?: components["parameters"]["scale"];
+                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
+                marks?: components["parameters"]["marks"];
+                /** @description A normal curve over the bars. */
+                curve?: components["parameters"]["curve"];
+                /** @description Whether the groups share a scale; the default is common. */
+                lanes?: components["parameters"]["lanes"];
+            };
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The values in order with the quarter cuts. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Strips"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    countRange: {
+        parameters: {
+            query: {
+                /** @description Keys of variables, set apart by commas; at most 60. */
+                of?: components["parameters"]["of"];
+                /** @description Keys of one or two variables that split the rows; a number by its classes. */
+                by?: components["parameters"]["by"];
+                /** @description The default is sample. */
+                as?: components["parameters"]["as"];
+                /** @description The default is halves-excluded. */
+                quartiles?: components["parameters"]["quartiles"];
+                /** @description Which side of a class is closed; the default is left. */
+                edges?: components["parameters"]["edges"];
+                /** @description The default is per-variable. */
+                missing?: components["parameters"]["missing"];
+                /** @description Key of the number variable that says how often a row counts. */
+                counts?: components["parameters"]["counts"];
+                /** @description A condition that leaves rows in. */
+                where?: components["parameters"]["where"];
+                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
+                fences?: components["parameters"]["fences"];
+                /** @description Confidence level; the default is 0.95. */
+                level?: components["parameters"]["level"];
+                /** @description data+1 (the default), a number, or s4 for significant digits. */
+                decimals?: components["parameters"]["decimals"];
+                /** @description Keys of figures or names of sets; the default is what the account chose last. */
+                figures?: components["parameters"]["figures"];
+                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
+                percentiles?: components["parameters"]["percentiles"];
+                /** @description Rows without an entry of a splitting variable; the default is show. */
+                no_entry?: components["parameters"]["no_entry"];
+                /** @description Of frequency tables; the default is own. */
+                order?: components["parameters"]["order"];
+                /** @description A row for each value though they are many. */
+                distinct?: components["parameters"]["distinct"];
+                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
+                classes?: components["parameters"]["classes"];
+                /** @description What the height of a bar stands for; the default is count. */
+                scale?: components["parameters"]["scale"];
+                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
+                marks?: components["parameters"]["marks"];
+                /** @description A normal curve over the bars. */
+                curve?: components["parameters"]["curve"];
+                /** @description Whether the groups share a scale; the default is common. */
+                lanes?: components["parameters"]["lanes"];
+                from: string;
+                to: string;
+                column?: number;
+            };
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What lies between two values, both included. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Range"];
                 };
             };
             401: components["responses"]["Refused"];

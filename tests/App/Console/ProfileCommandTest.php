@@ -115,7 +115,7 @@ final class ProfileCommandTest extends TestCase
         yield 'no percentile' => [['-', '--percentiles=101'], '"101" is no percentile: give numbers from 0 to 100, with up to 6 decimals.'];
         yield 'no such figure' => [['-', '--figures=mean,avg'], 'There is no figure "avg".'];
         yield 'no level' => [['-', '--level=95'], 'A confidence level lies between 0.5 and 0.999, such as 0.95, not "95".'];
-        yield 'classes without a width' => [['-', '--bins=5'], '--bins=5 is not known. Write start:width or start:width:right, such as 0:2.5.'];
+        yield 'classes without a width' => [['-', '--bins=5'], '"5" makes no classes: write start:width such as 0:2.5, edges such as 0,5,10,20, or sturges, scott or freedman-diaconis.'];
         yield 'a condition with a mistake' => [['-', '--where=Hony > 3'], 'There is no variable “Hony”. Did you mean “Honey”?'];
         yield 'a stated figure that is none' => [['-', '--match=about 12'], '"about 12" is no number. Write it as you were given it, such as 12.40.'];
         yield 'unknown rule' => [['-', '--quartiles=tukey'], '--quartiles=tukey is not known. Use one of: halves-excluded, halves-included, hf1, hf2, hf3, hf4, hf5, hf6, hf7, hf8, hf9.'];

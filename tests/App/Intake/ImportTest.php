@@ -107,7 +107,7 @@ final class ImportTest extends AppTestCase
 
         self::assertSame($name, $dataset->variables[0]->name);
         self::assertSame([$label, "'); DROP TABLE datasets; --"], $dataset->variables[0]->dictionary);
-        self::assertSame($label, $this->profile($dataset, 'of=kg&by=' . $dataset->variables[0]->key)['groups'][0]['label']);
+        self::assertSame([$label], $this->profile($dataset, 'of=kg&by=' . $dataset->variables[0]->key)['groups'][0]['labels']);
     }
 
     public function test_an_id_is_recognised_in_files_of_any_size(): void

@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace RowTally\Core\Plots;
+
+use RowTally\Core\Basis\TakenAs;
+use RowTally\Core\Distributions\Normal;
+use RowTally\Core\Values\Exact;
+use RowTally\Core\Values\Observations;
+
+/**
+ * What the height of a bar stands for.
+ *
+ * Definition  count f; percent 100·f/n of those present; density f/(n·width), so that areas add up to 1; cumulative 100·F/n up to the
+ *             upper edge. Of unequal classes only densities can be compared, so counts and percents of theirs are drawn as densities.
+ * Unit        rows, percent, or one over the unit of the variable.
+ * Undefined   0 for a group without values.
+ * Source      no convention involved.
+ * Accuracy    one rounding.
+ * Cost        O(classes).
+ */
+enum HeightScale: string
+{
+    case Count = 'count';
+    case Percent = 'percent';
+    case Density = 'density';
+    case Cumulative = 'cumulative';
+
+    public function words(): string
+    {
+        return match ($this) {
+            self::Count => 'counts',
+            self::Percent => 'percent',
+            self::Density => 'density',
+            self::Cumulative => 'cumulative percent',
+        };
+    }
+
+    public function over(Classes $classes): self
+    {
+        return $classes->areEqual() || $this === self::Cumulative ? $this : self::Density;
+    }
+
+    /** @return list<float> one for each class */
+    public function heights(Histogram $histogram, Observations $observations): array
+    {
+        $n = $observations->n();
+        $scale = $this->over($histogram->classes);
+        $heights = [];
+        $upTo = $histogram->below;
+        foreach ($histogram->counts as $i => $count) {
+            $upTo += $count;
+            $heights[] = match (true) {
+                $scale === self::Count => $count / 10 ** $observations->countDecimals,
+                $n === 0 => 0.0,
+                $scale === self::Percent => 100 * $count / $n,
+                $scale === self::Cumulative => 100 * $upTo / $n,
+                default => $count / $n / (float) (string) $histogram->classes->widthOf($i),
+            } + 0.0;
+        }
+
+        return $heights;
+    }
+
+    /**
+     * A normal curve of the same mean and standard deviation, as high as the bars would be if the values were normal.
+     *
+     * @return list<array{at: float, height: float}> none without a spread
+     */
+    public function normalCurve(Observations $observations, Classes $classes, float $from, float $to, int $points = 121): array
+    {
+        $variance = $observations->n() === 0 ? null : $observations->variance(TakenAs::Sample);
+        $spread = $variance === null ? 0.0 : Exact::squareRoot($variance) ?? 0.0;
+        if ($spread <= 0.0) {
+            return [];
+        }
+        $mean = Exact::toFloat($observations->mean()) ?? 0.0;
+        $factor = match ($this->over($classes)) {
+            self::Count => (Exact::toFloat($observations->size()) ?? 0.0) * (float) (string) $classes->width,
+            self::Percent => 100.0 * (float) (string) $classes->width,
+            default => 1.0,
+        };
+        $curve = [];
+        for ($i = 0; $i < $points; ++$i) {
+            $at = $from + ($to - $from) * $i / ($points - 1);
+            $z = ($at - $mean) / $spread;
+            $curve[] = ['at' => $at, 'height' => $this === self::Cumulative ? 100.0 * Normal::below($z) : $factor * exp(-0.5 * $z * $z) / ($spread * sqrt(2.0 * M_PI))];
+        }
+
+        return $curve;
+    }
+}
