@@ -104,7 +104,7 @@ final readonly class AlignedStack
             $heights,
             $curves === [] ? array_fill(0, count($heights), []) : $curves,
         );
-        $inGroups = max(0.0, ...array_slice($own, 1));
+        $inGroups = max([0.0, ...array_slice($own, 1)]);
 
         return [$own[0], ...array_map(static fn(float $highest): float => $ownScales ? $highest : $inGroups, array_slice($own, 1))];
     }

@@ -33,3 +33,11 @@ export function conditionOfClass(
         ...(within === '' ? [] : [`(${within})`]),
     ].join(' and ');
 }
+
+/** The condition that leaves the rows of a range of values, both ends included, within a condition. Texts may have a true minus sign. */
+export function conditionOfRange(name: string, range: { from: string; to: string }, within: string): string {
+    const plain = (text: string) => text.replace('−', '-');
+    return [`${plain(range.from)} <= ${nameInFormula(name)} <= ${plain(range.to)}`, ...(within === '' ? [] : [`(${within})`])].join(
+        ' and ',
+    );
+}

@@ -1,34 +1,65 @@
 import { scaleLinear } from 'd3-scale';
+import { useRef, useState } from 'react';
 import type { Stack } from '../api/client';
 import { BoxMark } from './BoxMark';
 import { laneColour } from './colours';
 import { HistogramMark } from './HistogramMark';
 import { KeyToMarks } from './KeyToMarks';
-import { LevelLines } from './LevelLines';
+import { MarkerLines } from './MarkerLines';
+import { PictureOut } from './PictureOut';
+import { Reading } from './Reading';
 import { stackLayout } from './stackLayout';
 import { useWidth } from './useWidth';
 import { ValueAxis } from './ValueAxis';
 
+/** Less than this is a press and no drag. */
+const DRAG_PX = 4;
+
+const scales: Record<Stack['scale'], string> = {
+    count: 'rows per class',
+    percent: '% of rows per class',
+    density: 'share of rows per unit',
+    cumulative: '% of rows up to here',
+};
+
 /**
- * The histogram over the box plot on one axis, overall on top and a lane for each group below. The lines of the overall
- * quartiles run through all of it. Everything it shows stands in the table of figures too, which is its text equivalent.
+ * The histogram over the box plot on one axis, overall on top and a lane for each group below. Lines of overall figures run through all of
+ * it; a crosshair reads value, percentile, z and class; dragging selects a range. Everything it shows stands in the tables too,
+ * which are its text equivalent.
  */
 export function AlignedStack({
     stack,
     names,
     axisName,
+    fences,
     onSelect,
+    onRange,
 }: {
     stack: Stack;
     names: string[];
     axisName: string;
+    /** How many interquartile ranges out the fences lie. */
+    fences: number;
     /** A bar was pressed: its lane and its class, from 0. */
-    onSelect?: (lane: number, place: number) => void;
+    onSelect: (lane: number, place: number) => void;
+    /** A range of the axis was chosen, as texts; null = none any more. */
+    onRange: (range: { from: string; to: string } | null) => void;
 }) {
     const [frame, width] = useWidth<HTMLDivElement>();
+    const [drag, setDrag] = useState<{ from: number; to: number } | null>(null);
+    const reading = useRef<{ show: (place: number | null) => void }>(null);
+    const isDragging = useRef(false);
     const layout = stackLayout(width, stack.lanes.length);
     const x = scaleLinear([stack.axis.from, stack.axis.to], [layout.left, layout.right]);
-    const overall = stack.lanes[0]?.box ?? null;
+    const last = stack.crosshair.values.length - 1;
+    /** Which of the places of the crosshair is under the pointer. */
+    const placeOf = (event: React.PointerEvent<SVGSVGElement>) => {
+        const at = event.clientX - event.currentTarget.getBoundingClientRect().left;
+        const share = (at - layout.left) / (layout.right - layout.left);
+        return share < -0.01 || share > 1.01 ? null : Math.max(0, Math.min(last, Math.round(share * last)));
+    };
+    const pixel = (place: number) => layout.left + ((layout.right - layout.left) * place) / last;
+    const selected = drag === null ? null : { from: Math.min(drag.from, drag.to), to: Math.max(drag.from, drag.to) };
     return (
         <figure ref={frame} className="w-full min-w-0 flex-1">
             {width > 0 && (
@@ -37,23 +68,62 @@ export function AlignedStack({
                     height={layout.height}
                     role="img"
                     aria-label={`${axisName}: histogram over box plot on one axis, ${names.join(', ')}`}
-                    className="block text-fine select-none"
+                    className="block touch-none text-fine select-none"
+                    onPointerDown={(event) => {
+                        const place = placeOf(event);
+                        if (place !== null && event.button === 0) {
+                            isDragging.current = true;
+                            setDrag({ from: place, to: place });
+                        }
+                    }}
+                    onPointerMove={(event) => {
+                        const place = placeOf(event);
+                        reading.current?.show(place);
+                        if (isDragging.current && place !== null && drag !== null && place !== drag.to) {
+                            if (Math.abs(pixel(place) - pixel(drag.from)) >= DRAG_PX) {
+                                event.currentTarget.setPointerCapture(event.pointerId);
+                            }
+                            setDrag({ ...drag, to: place });
+                        }
+                    }}
+                    onPointerLeave={() => reading.current?.show(null)}
+                    onPointerUp={() => {
+                        isDragging.current = false;
+                        if (selected === null || pixel(selected.to) - pixel(selected.from) < DRAG_PX) {
+                            setDrag(null);
+                            onRange(null);
+                        } else {
+                            onRange({ from: stack.crosshair.values[selected.from] ?? '', to: stack.crosshair.values[selected.to] ?? '' });
+                        }
+                    }}
                 >
+                    <rect width={width} height={layout.height} fill="transparent" />
+                    {selected !== null && selected.to > selected.from && (
+                        <rect
+                            data-range=""
+                            x={pixel(selected.from)}
+                            width={pixel(selected.to) - pixel(selected.from)}
+                            y={layout.linesTop}
+                            height={layout.axisTop - layout.linesTop}
+                            fill="var(--accent-wash)"
+                        />
+                    )}
                     {stack.lanes.map((lane, i) => {
                         const place = layout.lanes[i];
                         return (
                             place !== undefined && (
                                 <g key={i} data-lane={names[i]}>
                                     <HistogramMark
+                                        lane={lane}
                                         edges={stack.classes.edges}
-                                        counts={lane.counts}
-                                        highest={i === 0 ? stack.highest.overall : stack.highest.in_groups}
+                                        labels={stack.classes.labels}
+                                        scale={stack.scale}
                                         x={x}
                                         top={place.barsTop}
                                         base={place.barsBase}
                                         colour={laneColour(i)}
                                         isRoomy={i === 0}
-                                        {...(onSelect === undefined ? {} : { onSelect: (bar: number) => onSelect(i, bar) })}
+                                        onSelect={(bar: number) => onSelect(i, bar)}
                                     />
                                     {lane.box !== null && (
                                         <BoxMark
@@ -70,20 +140,45 @@ export function AlignedStack({
                                         top={place.barsTop}
                                         base={place.boxMiddle}
                                         isOverall={i === 0}
-                                        classes={stack.classes}
+                                        stack={stack}
                                         axisName={axisName}
                                     />
                                 </g>
                             )
                         );
                     })}
-                    {overall !== null && <LevelLines box={overall} x={x} top={layout.linesTop} bottom={layout.axisTop} />}
+                    <MarkerLines markers={stack.markers} x={x} top={layout.linesTop} bottom={layout.axisTop} />
                     <ValueAxis axis={stack.axis} name={axisName} x={x} top={layout.axisTop} />
+                    <Reading
+                        ref={reading}
+                        stack={stack}
+                        pixel={pixel}
+                        top={layout.linesTop}
+                        bottom={layout.axisTop}
+                        left={layout.left}
+                        right={layout.right}
+                    />
                 </svg>
             )}
-            <KeyToMarks stack={stack} />
+            <KeyToMarks stack={stack} fences={fences} />
+            <PictureOut frame={frame} name={axisName} numbers={() => numbersOf(stack, names)} />
         </figure>
     );
+}
+
+/** What is drawn, as a table: classes down, counts of each lane across, then the boxes. */
+function numbersOf(stack: Stack, names: string[]): string[][] {
+    const boxes = ['q1', 'median', 'q3', 'whisker_low', 'whisker_high', 'mean'] as const;
+    return [
+        ['Class', 'From', 'To', ...names],
+        ...stack.classes.labels.map((label, i) => [
+            label,
+            String(stack.classes.edges[i]),
+            String(stack.classes.edges[i + 1]),
+            ...stack.lanes.map((lane) => String(lane.counts[i] ?? 0)),
+        ]),
+        ...boxes.map((key) => [key, '', '', ...stack.lanes.map((lane) => String(lane.box?.[key] ?? ''))]),
+    ];
 }
 
 function LaneName({
@@ -92,7 +187,7 @@ function LaneName({
     top,
     base,
     isOverall,
-    classes,
+    stack,
     axisName,
 }: {
     name: string;
@@ -100,19 +195,19 @@ function LaneName({
     top: number;
     base: number;
     isOverall: boolean;
-    classes: Stack['classes'];
+    stack: Stack;
     axisName: string;
 }) {
     const unit = /\(([^()]*)\)$/.exec(axisName)?.[1];
     return (
-        <foreignObject x={0} y={top} width={right - 10} height={base - top + 8}>
+        <foreignObject x={0} y={top} width={right - 10} height={base - top + 8} pointerEvents="none">
             <div className="flex h-full flex-col items-end justify-between text-right text-fine leading-tight text-soft">
                 {isOverall ? (
                     <span className="pt-6">
-                        rows per class
+                        {scales[stack.scale]}
                         <br />
-                        of {classes.width}
-                        {unit !== undefined && unit.length < 8 ? ` ${unit}` : ''}
+                        {stack.classes.width === null ? 'of unequal width' : `of ${stack.classes.width}`}
+                        {stack.classes.width !== null && unit !== undefined && unit.length < 8 ? ` ${unit}` : ''}
                     </span>
                 ) : (
                     <span />

@@ -2,7 +2,7 @@ import type { Stack } from '../api/client';
 import { count } from '../ui/format';
 
 /** What the marks mean, in words; only those that occur, and whatever the picture cannot show. */
-export function KeyToMarks({ stack }: { stack: Stack }) {
+export function KeyToMarks({ stack, fences }: { stack: Stack; fences: number }) {
     const outliers = stack.lanes.flatMap((lane) => lane.box?.outliers.marks ?? []);
     const hidden = stack.lanes[0]?.box?.outliers;
     return (
@@ -11,10 +11,12 @@ export function KeyToMarks({ stack }: { stack: Stack }) {
             <Entry mark={<path d="M6 1v10" stroke="currentColor" strokeWidth="3.5" />}>median</Entry>
             {outliers.some((mark) => !mark.far) && (
                 <Entry mark={<circle cx="6" cy="6" r="3.6" fill="none" stroke="currentColor" strokeWidth="1.5" />}>
-                    beyond 1.5 interquartile ranges
+                    {`beyond ${fences} interquartile ranges`}
                 </Entry>
             )}
-            {outliers.some((mark) => mark.far) && <Entry mark={<path d="M6 1l5 5-5 5-5-5z" fill="currentColor" />}>beyond 3</Entry>}
+            {outliers.some((mark) => mark.far) && (
+                <Entry mark={<path d="M6 1l5 5-5 5-5-5z" fill="currentColor" />}>{`beyond ${2 * fences}`}</Entry>
+            )}
             <span>{stack.classes.rule}</span>
             {hidden?.cut === true && <span>{count(hidden.total)} rows lie beyond the fences; only the outermost are marked</span>}
         </figcaption>

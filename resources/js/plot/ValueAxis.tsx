@@ -1,8 +1,8 @@
 import type { ScaleLinear } from 'd3-scale';
-import type { Stack } from '../api/client';
+import type { Axis } from '../api/client';
 
 /** The axis under the stack: ticks at round numbers, the variable's own name and unit. */
-export function ValueAxis({ axis, name, x, top }: { axis: Stack['axis']; name: string; x: ScaleLinear<number, number>; top: number }) {
+export function ValueAxis({ axis, name, x, top }: { axis: Axis; name: string; x: ScaleLinear<number, number>; top: number }) {
     const [left = 0, right = 0] = x.range();
     const every = labelEvery(axis.ticks, (right - left) / (axis.to - axis.from));
     return (

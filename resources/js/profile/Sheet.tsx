@@ -1,6 +1,8 @@
+import { useState } from 'react';
 import type { Profile, Sheet as SheetData, Stack } from '../api/client';
-import { conditionOfClass } from '../api/formula';
+import { conditionOfClass, conditionOfRange } from '../api/formula';
 import { AlignedStack } from '../plot/AlignedStack';
+import { LabelBars } from '../plot/LabelBars';
 import { TableOut } from '../ui/copying';
 import { count, counted } from '../ui/format';
 import { AskLine } from './AskLine';
@@ -8,7 +10,10 @@ import { figureName, fullText } from './figureCells';
 import { FigureTable, tableWidth } from './FigureTable';
 import { FrequencyTable } from './FrequencyTable';
 import { groupName } from './groups';
+import { MorePlots } from './MorePlots';
 import type { Question } from './question';
+import { RangeNote } from './RangeNote';
+import { StackLine } from './StackLine';
 
 /** A wider table of figures stands above the plots, so that no group is hidden behind an edge. */
 const BESIDE_AT_MOST_PX = 560;
@@ -40,6 +45,7 @@ export function Sheet({
         const groups = labels.map((label, i) => ({ name: splitNames?.[i] ?? '', label }));
         onShowRows(conditionOfClass(sheet.name, stack.classes.edges, place, stack.classes.closed, groups, question.where));
     };
+    const [range, setRange] = useState<{ from: string; to: string } | null>(null);
     const names = ['Overall', ...profile.groups.map(groupName)];
     const isBeside = tableWidth(sheet.figures) <= BESIDE_AT_MOST_PX;
     const heading = `sheet-${sheet.variable}`;
@@ -66,16 +72,43 @@ export function Sheet({
                         {sheet.stack === null ? (
                             <p className="py-6 text-soft">There is no value to draw.</p>
                         ) : (
-                            <AlignedStack
-                                stack={sheet.stack}
-                                names={names}
-                                axisName={axisName}
-                                onSelect={(lane, place) =>
-                                    sheet.stack !== null && (lane === 0 || splitNames !== null) && showRows(sheet.stack, lane, place)
-                                }
-                            />
+                            <div className="w-full min-w-0 flex-1">
+                                <StackLine stack={sheet.stack} isSplit={names.length > 1} question={question} onAsk={onAsk} />
+                                <AlignedStack
+                                    stack={sheet.stack}
+                                    names={names}
+                                    axisName={axisName}
+                                    fences={profile.basis.fences}
+                                    onSelect={(lane, place) =>
+                                        sheet.stack !== null && (lane === 0 || splitNames !== null) && showRows(sheet.stack, lane, place)
+                                    }
+                                    onRange={setRange}
+                                />
+                                {range !== null && (
+                                    <RangeNote
+                                        dataset={dataset}
+                                        revision={profile.revision}
+                                        question={question}
+                                        variable={sheet.variable}
+                                        unit={sheet.unit}
+                                        range={range}
+                                        onShowRows={() => onShowRows(conditionOfRange(sheet.name, range, question.where))}
+                                    />
+                                )}
+                            </div>
                         )}
                     </div>
+                    {sheet.stack !== null && (
+                        <MorePlots
+                            dataset={dataset}
+                            revision={profile.revision}
+                            question={question}
+                            variable={sheet.variable}
+                            names={names}
+                            axisName={axisName}
+                            onAsk={onAsk}
+                        />
+                    )}
                     <AskLine
                         dataset={dataset}
                         revision={profile.revision}
@@ -94,6 +127,9 @@ export function Sheet({
                     question={question}
                     onAsk={onAsk}
                 />
+            )}
+            {sheet.type === 'category' && sheet.frequencies !== null && (
+                <LabelBars table={sheet.frequencies} names={names} name={sheet.name} />
             )}
             {sheet.dates !== null && (
                 <p className="py-2">

@@ -82,6 +82,82 @@ export function useStanding(dataset: number, revision: number, question: Questio
     });
 }
 
+/** The pictures beside the stack; each is asked for when it is opened. */
+export function useDots(dataset: number, revision: number, question: Question, variable: string) {
+    const words = questionWords({ ...question, of: [variable] });
+    return useQuery({
+        queryKey: ['dots', dataset, revision, words],
+        queryFn: async ({ signal }) =>
+            bodyOf(await api.GET('/datasets/{dataset}/plots/dots', { params: { path: { dataset }, query: words }, signal })),
+        placeholderData: keepPreviousData,
+        staleTime: Infinity,
+    });
+}
+
+export function useQq(dataset: number, revision: number, question: Question, variable: string) {
+    const words = questionWords({ ...question, of: [variable] });
+    return useQuery({
+        queryKey: ['qq', dataset, revision, words],
+        queryFn: async ({ signal }) =>
+            bodyOf(await api.GET('/datasets/{dataset}/plots/qq', { params: { path: { dataset }, query: words }, signal })),
+        placeholderData: keepPreviousData,
+        staleTime: Infinity,
+    });
+}
+
+export function useStrips(dataset: number, revision: number, question: Question, variable: string) {
+    const words = questionWords({ ...question, of: [variable] });
+    return useQuery({
+        queryKey: ['strips', dataset, revision, words],
+        queryFn: async ({ signal }) =>
+            bodyOf(await api.GET('/datasets/{dataset}/plots/strips', { params: { path: { dataset }, query: words }, signal })),
+        placeholderData: keepPreviousData,
+        staleTime: Infinity,
+    });
+}
+
+export interface StemWords {
+    unit?: number;
+    lines?: 1 | 2 | 5;
+    apart: 'yes' | 'no';
+}
+
+export function useStems(dataset: number, revision: number, question: Question, variable: string, stems: StemWords) {
+    const words = questionWords({ ...question, of: [variable] });
+    return useQuery({
+        queryKey: ['stems', dataset, revision, words, stems],
+        queryFn: async ({ signal }) =>
+            bodyOf(
+                await api.GET('/datasets/{dataset}/plots/stems', { params: { path: { dataset }, query: { ...words, ...stems } }, signal }),
+            ),
+        placeholderData: keepPreviousData,
+        staleTime: Infinity,
+    });
+}
+
+/** What lies between two values, overall; null asks nothing. */
+export function useRange(
+    dataset: number,
+    revision: number,
+    question: Question,
+    variable: string,
+    range: { from: string; to: string } | null,
+) {
+    const words = questionWords({ ...question, of: [variable] });
+    return useQuery({
+        queryKey: ['range', dataset, revision, words, range],
+        queryFn: async ({ signal }) =>
+            bodyOf(
+                await api.GET('/datasets/{dataset}/plots/range', {
+                    params: { path: { dataset }, query: { ...words, from: range?.from ?? '', to: range?.to ?? '' } },
+                    signal,
+                }),
+            ),
+        enabled: range !== null,
+        staleTime: Infinity,
+    });
+}
+
 const figures = ['figures'];
 
 export function useFigureChoices() {

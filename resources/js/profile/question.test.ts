@@ -5,7 +5,7 @@ import { defaults, questionWords, readQuestion, toggled, writeQuestion } from '.
 const variables = [variable('tag', 'id'), variable('yield', 'number'), variable('mites', 'number')];
 
 test('an address without words asks for the overview under the defaults', () => {
-    expect(readQuestion(new URLSearchParams())).toEqual({ ...defaults, of: [], by: [] });
+    expect(readQuestion(new URLSearchParams())).toEqual({ ...defaults, of: [], by: [], plots: [] });
 });
 
 test('what is written to the address is read back the same, and defaults are left out', () => {

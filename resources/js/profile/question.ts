@@ -16,6 +16,11 @@ export const defaults = {
     no_entry: 'show',
     order: 'own',
     distinct: 'no',
+    classes: '',
+    scale: 'count',
+    marks: 'quartiles,median',
+    curve: 'no',
+    lanes: 'common',
 };
 
 export type Words = typeof defaults;
@@ -25,6 +30,8 @@ export interface Question extends Words {
     /** None: the overview of all variables. */
     of: string[];
     by: string[];
+    /** Which pictures are open beside the stack. */
+    plots: string[];
 }
 
 const names = Object.keys(defaults) as (keyof Words)[];
@@ -34,7 +41,12 @@ function list(words: string | null): string[] {
 }
 
 export function readQuestion(address: URLSearchParams): Question {
-    const question: Question = { ...defaults, of: list(address.get('of')), by: list(address.get('by')) };
+    const question: Question = {
+        ...defaults,
+        of: list(address.get('of')),
+        by: list(address.get('by')),
+        plots: list(address.get('plots')),
+    };
     for (const name of names) {
         // Unknown words are sent on as they are: the server says what it expected.
         question[name] = address.get(name) ?? defaults[name];
@@ -45,7 +57,7 @@ export function readQuestion(address: URLSearchParams): Question {
 /** Only what is unlike the defaults. */
 export function writeQuestion(question: Question): URLSearchParams {
     const address = new URLSearchParams();
-    for (const name of ['of', 'by'] as const) {
+    for (const name of ['of', 'by', 'plots'] as const) {
         if (question[name].length > 0) {
             address.set(name, question[name].join(','));
         }
@@ -60,7 +72,7 @@ export function writeQuestion(question: Question): URLSearchParams {
 
 /** The same words for the API. */
 export function questionWords(question: Question): ProfileWords {
-    return Object.fromEntries(writeQuestion(question));
+    return Object.fromEntries(writeQuestion({ ...question, plots: [] }));
 }
 
 /** Ticks or unticks one variable; the others stay, in the order of the rail. */

@@ -30,14 +30,23 @@ export async function copyTable(table: Cells, said: string): Promise<void> {
 }
 
 export function saveCsv(table: Cells, name: string): void {
+    saveBlob(new Blob(['\uFEFF', csv(table)], { type: 'text/csv' }), `${name}.csv`);
+}
+
+export function saveBlob(blob: Blob, name: string): void {
     const link = document.createElement('a');
-    link.href = URL.createObjectURL(new Blob(['\uFEFF', csv(table)], { type: 'text/csv' }));
-    link.download = `${name.replace(/[^\p{L}\p{N} ._-]+/gu, ' ').trim()}.csv`;
+    link.href = URL.createObjectURL(blob);
+    // Whatever a file system may not like becomes one blank.
+    link.download = name
+        .replace(/[^\p{L}\p{N}._-]+/gu, ' ')
+        .replace(/ (?=\.\w+$)/, '')
+        .trim();
     link.click();
     URL.revokeObjectURL(link.href);
 }
 
-function say(text: string): void {
+/** Says something for a moment, in a corner. */
+export function say(text: string): void {
     window.dispatchEvent(new CustomEvent(COPIED, { detail: text }));
 }
 

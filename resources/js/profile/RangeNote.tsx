@@ -1,0 +1,51 @@
+import { useRange } from './queries';
+import type { Question } from './question';
+
+/** What was selected on the axis: how many, which share, their mean; and the way to their rows. */
+export function RangeNote({
+    dataset,
+    revision,
+    question,
+    variable,
+    unit,
+    range,
+    onShowRows,
+}: {
+    dataset: number;
+    revision: number;
+    question: Question;
+    variable: string;
+    unit: string | null;
+    range: { from: string; to: string };
+    onShowRows: () => void;
+}) {
+    const plain = { from: range.from.replace('−', '-'), to: range.to.replace('−', '-') };
+    const found = useRange(dataset, revision, question, variable, plain);
+    const inUnit = unit === null ? '' : ` ${unit}`;
+    return (
+        <p role="status" className="mt-1.5 border-l-3 border-accent pl-3 text-small">
+            {found.isError && found.error.message}
+            {found.data !== undefined && (
+                <>
+                    From {range.from} to {range.to}
+                    {inUnit}: <strong className="figures">{found.data.count}</strong> rows
+                    {found.data.percent !== null && `, ${found.data.percent} %`}
+                    {found.data.mean !== null && (
+                        <>
+                            , mean <strong className="figures">{found.data.mean}</strong>
+                            {inUnit}
+                        </>
+                    )}
+                    .{' '}
+                    <button
+                        type="button"
+                        className="font-semibold underline decoration-accent decoration-2 underline-offset-4"
+                        onClick={onShowRows}
+                    >
+                        Show the rows
+                    </button>
+                </>
+            )}
+        </p>
+    );
+}

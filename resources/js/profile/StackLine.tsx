@@ -1,0 +1,157 @@
+import { WordChoice } from '../ui/WordChoice';
+import { WordEntry } from '../ui/WordEntry';
+import type { Stack } from '../api/client';
+import { count } from '../ui/format';
+import type { Question } from './question';
+
+const rules: Record<string, string> = {
+    '': 'automatic classes',
+    sturges: 'classes by Sturges',
+    scott: 'classes by Scott',
+    'freedman-diaconis': 'automatic classes',
+};
+
+const marks = [
+    { key: 'quartiles', words: 'quartiles' },
+    { key: 'median', words: 'median' },
+    { key: 'mean', words: 'mean' },
+    { key: 'mode', words: 'mode' },
+    { key: 'sd1', words: 'mean ± 1 SD' },
+    { key: 'sd2', words: 'mean ± 2 SD' },
+    { key: 'sd3', words: 'mean ± 3 SD' },
+];
+
+/** How the stack is drawn, as a sentence whose words can be changed; and what the classes leave out. */
+export function StackLine({
+    stack,
+    isSplit,
+    question,
+    onAsk,
+}: {
+    stack: Stack;
+    isSplit: boolean;
+    question: Question;
+    onAsk: (change: Partial<Question>) => void;
+}) {
+    const shown = question.marks.split(',').filter((key) => marks.some((mark) => mark.key === key));
+    const { below, above } = stack.classes.outside;
+    return (
+        <div className="mb-2 text-small text-soft">
+            <p>
+                Bars show{' '}
+                <WordChoice
+                    name="Bars show"
+                    options={[
+                        { value: 'count', words: 'counts' },
+                        { value: 'percent', words: 'percent' },
+                        { value: 'density', words: 'density', sentence: 'Areas add up to 1, so groups of any size compare.' },
+                        { value: 'cumulative', words: 'cumulative percent', sentence: 'The ogive.' },
+                    ]}
+                    value={stack.scale}
+                    onChange={(scale) => onAsk({ scale })}
+                />{' '}
+                in{' '}
+                <WordEntry
+                    name="Classes"
+                    words={
+                        rules[question.classes] ??
+                        (question.classes.includes(':') ? `classes from ${question.classes.replace(':', ' in ')}` : 'classes of my own')
+                    }
+                    value={question.classes}
+                    help="start:width, such as 0:2.5, or edges such as 0,5,10,20. Unequal classes are drawn as density."
+                    common={[
+                        { value: '', words: 'automatic' },
+                        { value: 'sturges', words: 'Sturges' },
+                        { value: 'scott', words: 'Scott' },
+                    ]}
+                    onChange={(classes) => onAsk({ classes })}
+                />
+                ; <WidthSteps stack={stack} onAsk={onAsk} /> lines:{' '}
+                <WordChoice
+                    name="Lines"
+                    options={[
+                        {
+                            value: '',
+                            words:
+                                shown.length === 0
+                                    ? 'none'
+                                    : marks
+                                          .filter(({ key }) => shown.includes(key))
+                                          .map(({ words }) => words)
+                                          .join(', '),
+                        },
+                        ...marks.map(({ key, words }) => ({ value: key, words: `${shown.includes(key) ? 'without' : 'with'} ${words}` })),
+                    ]}
+                    value=""
+                    onChange={(key) =>
+                        key !== '' &&
+                        onAsk({
+                            marks: (shown.includes(key) ? shown.filter((other) => other !== key) : [...shown, key]).join(',') || 'none',
+                        })
+                    }
+                />
+                ;{' '}
+                <WordChoice
+                    name="Normal curve"
+                    options={[
+                        { value: 'no', words: 'no normal curve' },
+                        { value: 'yes', words: 'a normal curve', sentence: 'Of the same mean and standard deviation.' },
+                    ]}
+                    value={question.curve}
+                    onChange={(curve) => onAsk({ curve })}
+                />
+                {isSplit && (
+                    <>
+                        ; groups on{' '}
+                        <WordChoice
+                            name="Groups on"
+                            options={[
+                                { value: 'common', words: 'a common scale' },
+                                { value: 'own', words: 'scales of their own' },
+                            ]}
+                            value={question.lanes}
+                            onChange={(lanes) => onAsk({ lanes })}
+                        />
+                    </>
+                )}
+                .
+            </p>
+            {below + above > 0 && (
+                <p role="status" className="mt-0.5 text-alarm">
+                    {count(below + above)} {below + above === 1 ? 'row lies' : 'rows lie'} outside the classes ({count(below)} below,{' '}
+                    {count(above)} above).{' '}
+                    <button type="button" className="font-semibold underline underline-offset-4" onClick={() => onAsk({ classes: '' })}>
+                        Use classes that cover all
+                    </button>
+                </p>
+            )}
+        </div>
+    );
+}
+
+/** The next wider and the next narrower round width, from an edge that stays where it is. */
+function WidthSteps({ stack, onAsk }: { stack: Stack; onAsk: (change: Partial<Question>) => void }) {
+    const [first = 0, second = 1] = stack.classes.edges;
+    if (stack.classes.width === null) {
+        return null;
+    }
+    const steps = [1, 2, 2.5, 5, 10, 20, 25, 50, 100];
+    const width = second - first;
+    const ten = 10 ** Math.floor(Math.log10(width));
+    const known = steps.map((step) => Number(((step * ten) / 10).toPrecision(3)));
+    const wider = known.find((step) => step > width * 1.001);
+    const narrower = known.findLast((step) => step < width * 0.999);
+    const choose = (next: number | undefined) =>
+        next !== undefined && onAsk({ classes: `${Number((Math.floor(first / next) * next).toPrecision(12))}:${next}` });
+    const look = 'mr-1.5 size-5 rounded border border-hair-strong bg-surface leading-none text-ink hover:border-ink';
+    return (
+        <>
+            <button type="button" className={look} aria-label="Narrower classes" title="Narrower classes" onClick={() => choose(narrower)}>
+                −
+            </button>
+            <button type="button" className={look} aria-label="Wider classes" title="Wider classes" onClick={() => choose(wider)}>
+                +
+            </button>
+        </>
+    );
+}

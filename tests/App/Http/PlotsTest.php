@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App\Http;
+
+use App\Models\Dataset;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\App\AppTestCase;
+use Tests\App\Support\Contract;
+
+/** Pictures of one variable: what is drawn is what was counted. */
+final class PlotsTest extends AppTestCase
+{
+    private const FILE = "g,x (kg)\na,12\na,15\nb,21\nb,21\nb,34\na,\n";
+
+    public function test_stems_of_all_and_of_groups_share_their_leaf_unit(): void
+    {
+        $stems = $this->ask('stems', 'drawStems', $this->dataset(self::FILE), 'of=x&by=g&unit=0');
+
+        self::assertSame(['1', 1, 3], [$stems['leaf_unit'], $stems['lines_per_stem'], count($stems['columns'])]);
+        self::assertSame([['1', 2], ['2', 2], ['3', 1]], array_map(static fn(array $line): array => [$line['stem'], $line['count']], $stems['columns'][0]['lines']));
+        self::assertSame([['digit' => 2, 'count' => 1], ['digit' => 5, 'count' => 1]], $stems['columns'][1]['lines'][0]['leaves']);
+    }
+
+    public function test_dots_stand_at_exact_values_by_group(): void
+    {
+        $dots = $this->ask('dots', 'drawDots', $this->dataset(self::FILE), 'of=x&by=g');
+
+        self::assertEquals([12, 15, 21, 34], $dots['at']);
+        self::assertSame([[1, 1, 2, 1], [1, 1, 0, 0], [0, 0, 2, 1]], array_column($dots['lanes'], 'dots'));
+        self::assertSame([null, 1], [$dots['bin_width'], $dots['per_dot']]);
+    }
+
+    public function test_normal_plot_and_strip_have_a_point_for_each_value(): void
+    {
+        $dataset = $this->dataset(self::FILE);
+        $qq = $this->ask('qq', 'drawQq', $dataset, 'of=x');
+        $strips = $this->ask('strips', 'drawStrips', $dataset, 'of=x');
+
+        self::assertEquals([12, 15, 21, 21, 34], array_column($qq['columns'][0]['points'], 1));
+        self::assertEquals([[0.1, 12], [0.3, 15], [0.5, 21], [0.7, 21], [0.9, 34]], $strips['columns'][0]['points']);
+        self::assertSame(['Q₁', 'x̃', 'Q₃'], array_column($strips['columns'][0]['cuts'], 'name'));
+    }
+
+    public function test_a_range_is_counted_with_both_ends(): void
+    {
+        $range = $this->ask('range', 'countRange', $this->dataset(self::FILE), 'of=x&from=15&to=21');
+        self::assertSame(['count' => '3', 'percent' => '60.0', 'mean' => '19.0'], $range);
+
+        $inGroup = $this->ask('range', 'countRange', $this->dataset(self::FILE), 'of=x&by=g&column=1&from=20&to=99');
+        self::assertSame(['count' => '0', 'percent' => '0.0', 'mean' => null], $inGroup);
+    }
+
+    public function test_classes_heights_lines_and_curve_are_as_asked_for(): void
+    {
+        $stack = $this->profile($this->dataset(self::FILE), 'of=x&classes=' . urlencode('10,20,25') . '&scale=percent&marks=mean,sd1&curve=yes')['sheets'][0]['stack'];
+
+        self::assertSame(['density', null, ['below' => 0, 'above' => 1]], [$stack['scale'], $stack['classes']['width'], $stack['classes']['outside']]);
+        self::assertEqualsWithDelta([2 / 5 / 10, 2 / 5 / 5], $stack['lanes'][0]['heights'], 1e-15);
+        self::assertSame(['mean', 'x̄ − s', 'x̄ + s'], array_column($stack['markers'], 'name'));
+        self::assertCount(121, $stack['lanes'][0]['curve']);
+        self::assertSame(['10 to under 20', '20 to 25'], $stack['classes']['labels']);
+    }
+
+    public function test_the_frequency_table_has_the_classes_of_the_picture(): void
+    {
+        $rows = "x\n";
+        for ($i = 0; $i < 90; ++$i) {
+            $rows .= ($i * $i % 97) + $i / 100 . "\n";
+        }
+        $sheet = $this->profile($this->dataset($rows), 'of=x&classes=' . urlencode('0:20'))['sheets'][0];
+
+        self::assertSame($sheet['stack']['classes']['labels'], array_column($sheet['frequencies']['rows'], 'label'));
+        self::assertSame($sheet['stack']['lanes'][0]['counts'], array_map(static fn(array $row): int => $row['counts'][0], $sheet['frequencies']['rows']));
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function badWords(): iterable
+    {
+        yield 'classes that turn back' => ['profile?of=x&classes=0,5,5', 'Edges of classes ascend, but 5 comes behind 5.'];
+        yield 'an unknown height' => ['profile?of=x&scale=log', 'Bars are as high as one of: count, percent, density, cumulative'];
+        yield 'a category' => ['plots/dots?of=g', '"g" has no figures: it is no number.'];
+        yield 'two variables' => ['plots/stems?of=x,g', 'Say which one variable this is about.'];
+        yield 'a range that turns back' => ['plots/range?of=x&from=5&to=1', 'A range runs from its smaller end to its larger one.'];
+        yield 'three lines a stem' => ['plots/stems?of=x&lines=3', 'A stem has 1, 2 or 5 lines.'];
+    }
+
+    #[DataProvider('badWords')]
+    public function test_words_that_make_no_sense_are_answered_with_what_would(string $address, string $sentence): void
+    {
+        $dataset = $this->dataset(self::FILE);
+
+        self::assertStringStartsWith($sentence, $this->getJson("/api/datasets/{$dataset->id}/{$address}")->assertStatus(422)->json('message'));
+    }
+
+    /** @return array<string, mixed> */
+    private function ask(string $plot, string $operation, Dataset $dataset, string $words): array
+    {
+        $answer = $this->getJson("/api/datasets/{$dataset->id}/plots/{$plot}?{$words}")->assertOk();
+        Contract::assertMeets($operation, $answer);
+
+        return $answer->json();
+    }
+}
