@@ -28,6 +28,7 @@ export function standalone(svg: SVGSVGElement): string {
         const style = getComputedStyle(original);
         for (const property of INHERITED) {
             node.style.setProperty(property, style.getPropertyValue(property));
+            node.removeAttribute(property);
         }
         node.removeAttribute('class');
     });

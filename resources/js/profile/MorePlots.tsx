@@ -126,7 +126,7 @@ function StemsPart({ dataset, revision, question, variable, names }: Asked) {
                     </p>
                     <div className="flex flex-wrap gap-x-10 gap-y-5">
                         {texts.map(({ name, text }, i) => (
-                            <div key={name} className="max-w-full min-w-0">
+                            <div key={i} className="max-w-full min-w-0">
                                 <h4 className="text-small font-semibold" style={{ color: laneColour(i) }}>
                                     {name}
                                     {(data.columns[i]?.per_leaf ?? 1) > 1 && !isBack && (
