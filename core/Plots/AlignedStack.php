@@ -9,7 +9,7 @@ use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\OrderedValues;
 
 /**
- * The histogram over the box plot on one axis, overall and by group: one axis and one set of classes for all of them, so that
+ * Dots over the histogram over the box plot on one axis, overall and by group: one axis and one set of classes for all of them, so that
  * a quartile is one vertical line through the whole stack and bars compare across lanes.
  *
  * Cost  that of its parts; nothing is read again for another basis.
@@ -35,6 +35,8 @@ final readonly class AlignedStack
         public array $markers,
         public array $curves,
         public Crosshair $crosshair,
+        /** The overall values above it all, on the same axis. */
+        public DotPlot $dots,
         /** Counts are whole numbers of 10^−countDecimals. */
         public int $countDecimals,
     ) {}
@@ -74,6 +76,7 @@ final readonly class AlignedStack
             array_merge(...array_map(static fn(Marker $marker): array => $marker->lines($overall, $basis), $options->markers)),
             $curves,
             Crosshair::over($axis, $histograms[0], $overall, $basis),
+            DotPlot::strip($overall),
             $overall->countDecimals,
         );
     }

@@ -29,6 +29,8 @@ final readonly class BoxPlot
         public float $whiskerLow,
         public float $whiskerHigh,
         public ?float $mean,
+        public float $min,
+        public float $max,
         public Outliers $outliers,
     ) {}
 
@@ -50,7 +52,9 @@ final readonly class BoxPlot
             Exact::toFloat($quartiles->q3) ?? 0.0,
             (float) (string) $values->at(min($outliers->firstInside, $values->n())),
             (float) (string) $values->at(max($outliers->lastInside, 1)),
-            Exact::toFloat($observations->powerSums()->sum()->dividedBy($values->n())),
+            Exact::toFloat($observations->mean()),
+            (float) (string) $values->at(1),
+            (float) (string) $values->at($values->n()),
             $outliers,
         );
     }

@@ -13,7 +13,7 @@ use RowTally\Core\Values\Observations;
  * Dot plot: a dot for each value, stacked where they are equal, at their exact places; overall and by group on one axis.
  *
  * Definition  exact stacks while no two different values are nearer than a hundredth of the range; else bins of a round width, a
- *             dot in the middle of each. One dot is one value while no stack is higher than `HIGHEST`; else a round number of values, rounded.
+ *             dot in the middle of each. One dot is one value while no stack is higher than `HIGHEST`; else up to a round number of them.
  * Unit        the unit of the variable.
  * Undefined   no columns without values.
  * Source      Wilkinson, The American Statistician 53 (1999) 276–281, for binned dots.
@@ -23,6 +23,7 @@ use RowTally\Core\Values\Observations;
 final readonly class DotPlot
 {
     public const HIGHEST = 30;
+    private const LOW = 8;
     private const COLUMNS = 100;
     private const BINS = 60;
 
@@ -40,8 +41,14 @@ final readonly class DotPlot
         public int $perDot,
     ) {}
 
+    /** A low plot of all values, to stand above others. */
+    public static function strip(Observations $observations): self
+    {
+        return self::of([$observations], self::LOW);
+    }
+
     /** @param non-empty-list<Observations> $columns overall, then each group */
-    public static function of(array $columns): self
+    public static function of(array $columns, int $mostDots = self::HIGHEST): self
     {
         $overall = $columns[0];
         $n = $overall->n();
@@ -58,7 +65,7 @@ final readonly class DotPlot
         $counts = array_map(static fn(Observations $group): array => $width === null ? self::exactCounts($group, $exact ?? [$min]) : self::binned($group, $min, $max, $width), $columns);
         $highest = max(1, ...array_map(static fn(array $own): int => $own === [] ? 0 : max($own), $counts));
         $unit = 10 ** $overall->countDecimals;
-        $perDot = $unit * self::roundUp((int) ceil($highest / $unit / self::HIGHEST));
+        $perDot = $unit * self::roundUp((int) ceil($highest / $unit / $mostDots));
         $start = $width === null ? $min : RoundNumbers::floorTo($min->toBigRational(), $width);
         $at = $width === null
             ? array_map(static fn(BigDecimal $value): float => (float) (string) $value, $exact ?? [$min])
@@ -69,7 +76,7 @@ final readonly class DotPlot
             $at,
             array_map(static fn(array $own, Observations $group): array => [
                 'counts' => $own,
-                'dots' => array_map(static fn(int $count): int => $count === 0 ? 0 : (int) max(1, round($count / $perDot)), $own),
+                'dots' => array_map(static fn(int $count): int => intdiv($count + $perDot - 1, $perDot), $own),
                 'mean' => $group->n() === 0 ? null : Exact::toFloat($group->mean()),
                 'median' => $group->n() === 0 ? null : Exact::toFloat($group->median()),
             ], $counts, $columns),
@@ -104,16 +111,22 @@ final readonly class DotPlot
     /** @return list<int> */
     private static function binned(Observations $group, BigDecimal $min, BigDecimal $max, BigDecimal $width): array
     {
+        $edges = [];
+        $edge = RoundNumbers::floorTo($min->toBigRational(), $width);
+        do {
+            $edge = $edge->plus($width);
+            $edges[] = BigRational::of($edge);
+        } while ($edge->isLessThanOrEqualTo($max));
+        $group->values->foresee($edges);
         $counts = [];
         $before = 0;
-        for ($edge = RoundNumbers::floorTo($min->toBigRational(), $width)->plus($width); ; $edge = $edge->plus($width)) {
-            $upTo = $group->values->countBelow(BigRational::of($edge));
+        foreach ($edges as $upper) {
+            $upTo = $group->values->countBelow($upper);
             $counts[] = $upTo - $before;
             $before = $upTo;
-            if ($edge->isGreaterThan($max)) {
-                return $counts;
-            }
         }
+
+        return $counts;
     }
 
     private static function axis(BigDecimal $min, BigDecimal $max, ?BigDecimal $width): Axis

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
+use Brick\Math\RoundingMode;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use RowTally\Core\Display\DecimalText;
@@ -19,6 +21,7 @@ use RowTally\Core\Values\Exact;
 final class StackResource extends JsonResource
 {
     private const LEVELS = 3;
+    private const SHORT_DECIMALS = 4;
 
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
@@ -47,6 +50,12 @@ final class StackResource extends JsonResource
                 'box' => $box === null ? null : self::box($box),
             ], array_keys($stack->histograms), $stack->histograms, $stack->boxes),
             'markers' => $stack->markers,
+            'dots' => [
+                'at' => $stack->dots->at,
+                'dots' => $stack->dots->lanes[0]['dots'] ?? [],
+                'per_dot' => intdiv($stack->dots->perDot, 10 ** $stack->countDecimals),
+                'bin_width' => $stack->dots->binWidth === null ? null : Axis::roundText($stack->dots->binWidth),
+            ],
             'crosshair' => ['values' => $stack->crosshair->values, 'percentiles' => $stack->crosshair->percentiles, 'z' => $stack->crosshair->z],
         ];
     }
@@ -72,6 +81,12 @@ final class StackResource extends JsonResource
         return $levels;
     }
 
+    /** As many decimals as it has, four at most: for words about a picture, the figures are in the table. */
+    private static function short(float $number): string
+    {
+        return Axis::roundText(BigDecimal::of(Exact::shortestText($number))->toScale(self::SHORT_DECIMALS, RoundingMode::HALF_UP));
+    }
+
     /** @return array<string, mixed> */
     private static function box(BoxPlot $box): array
     {
@@ -82,6 +97,7 @@ final class StackResource extends JsonResource
             'whisker_low' => $box->whiskerLow,
             'whisker_high' => $box->whiskerHigh,
             'mean' => $box->mean,
+            'five' => array_map(static fn(float $number): array => ['at' => $number, 'text' => self::short($number)], [$box->min, $box->q1, $box->median, $box->q3, $box->max]),
             'outliers' => [
                 'total' => $box->outliers->total,
                 'cut' => $box->outliers->cut,

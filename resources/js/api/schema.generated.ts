@@ -1133,6 +1133,13 @@ export interface components {
                 name: string;
                 at: number;
             }[];
+            /** @description All values above the bars, stacked. */
+            dots: {
+                at: number[];
+                dots: number[];
+                per_dot: number;
+                bin_width: string | null;
+            };
             /** @description At equal steps from one end of the axis to the other. */
             crosshair: {
                 values: string[];
@@ -1216,6 +1223,8 @@ export interface components {
             whisker_low: number;
             whisker_high: number;
             mean: number | null;
+            /** @description Minimum, quartiles, median and maximum, ascending. */
+            five: components["schemas"]["Level"][];
             outliers: {
                 total: number;
                 /** @description Whether there are more than the marks. */

@@ -3,6 +3,7 @@ import { useRef, useState } from 'react';
 import type { Stack } from '../api/client';
 import { BoxMark } from './BoxMark';
 import { laneColour } from './colours';
+import { DotStrip } from './DotStrip';
 import { HistogramMark } from './HistogramMark';
 import { KeyToMarks } from './KeyToMarks';
 import { MarkerLines } from './MarkerLines';
@@ -34,6 +35,7 @@ export function AlignedStack({
     fences,
     onSelect,
     onRange,
+    onOutlier,
 }: {
     stack: Stack;
     names: string[];
@@ -42,6 +44,8 @@ export function AlignedStack({
     fences: number;
     /** A bar was pressed: its lane and its class, from 0. */
     onSelect: (lane: number, place: number) => void;
+    /** An outlier was pressed: its value as text. */
+    onOutlier: (value: string) => void;
     /** A range of the axis was chosen, as texts; null = none any more. */
     onRange: (range: { from: string; to: string } | null) => void;
 }) {
@@ -108,6 +112,7 @@ export function AlignedStack({
                             fill="var(--accent-wash)"
                         />
                     )}
+                    <DotStrip dots={stack.dots} x={x} base={layout.dotsBase} />
                     {stack.lanes.map((lane, i) => {
                         const place = layout.lanes[i];
                         return (
@@ -128,6 +133,8 @@ export function AlignedStack({
                                     {lane.box !== null && (
                                         <BoxMark
                                             box={lane.box}
+                                            unit={unitOf(axisName)}
+                                            onOutlier={onOutlier}
                                             x={x}
                                             middle={place.boxMiddle}
                                             height={layout.boxHeight}
@@ -181,6 +188,11 @@ function numbersOf(stack: Stack, names: string[]): string[][] {
     ];
 }
 
+/** "Honey yield (kg)" is in kg. */
+function unitOf(axisName: string): string | undefined {
+    return /\(([^()]*)\)$/.exec(axisName)?.[1];
+}
+
 function LaneName({
     name,
     right,
@@ -198,7 +210,7 @@ function LaneName({
     stack: Stack;
     axisName: string;
 }) {
-    const unit = /\(([^()]*)\)$/.exec(axisName)?.[1];
+    const unit = unitOf(axisName);
     return (
         <foreignObject x={0} y={top} width={right - 10} height={base - top + 8} pointerEvents="none">
             <div className="flex h-full flex-col items-end justify-between text-right text-fine leading-tight text-soft">

@@ -11,15 +11,21 @@ export function BoxMark({
     middle,
     height,
     colour,
+    unit,
+    onOutlier,
 }: {
     box: Box;
     x: ScaleLinear<number, number>;
     middle: number;
     height: number;
     colour: string;
+    unit: string | undefined;
+    /** An outlier was pressed: its value as text. */
+    onOutlier: (value: string) => void;
 }) {
     const half = height / 2;
     const cap = half * 0.55;
+    const inUnit = unit === undefined ? '' : ` ${unit}`;
     return (
         <g stroke={colour} fill="none" strokeWidth={1.5}>
             <line x1={x(box.whisker_low)} x2={x(box.q1)} y1={middle} y2={middle} />
@@ -35,14 +41,31 @@ export function BoxMark({
                 fill="var(--surface)"
             />
             <line data-median="" x1={x(box.median)} x2={x(box.median)} y1={middle - half} y2={middle + half} strokeWidth={3.5} />
+            {box.five.slice(1).map((to, i) => {
+                const from = box.five[i] ?? to;
+                return (
+                    <rect
+                        key={i}
+                        data-quarter={i + 1}
+                        x={x(from.at)}
+                        y={middle - half}
+                        width={Math.max(0, x(to.at) - x(from.at))}
+                        height={height}
+                        fill="transparent"
+                        stroke="none"
+                    >
+                        <title>{`A quarter of the rows lie between ${from.text} and ${to.text}${inUnit}`}</title>
+                    </rect>
+                );
+            })}
             {box.outliers.marks.map((mark, i) => (
-                <g key={i} data-outlier={mark.far ? 'far' : 'near'}>
+                <g key={i} data-outlier={mark.far ? 'far' : 'near'} className="cursor-pointer" onClick={() => onOutlier(mark.text)}>
                     {mark.far ? (
                         <path d={`M${x(mark.value)} ${middle - 5}l5 5-5 5-5-5z`} fill={colour} stroke="none" />
                     ) : (
                         <circle cx={x(mark.value)} cy={middle} r={RING} />
                     )}
-                    <title>{`${mark.text}${mark.count > 1 ? `, ${counted(mark.count, 'row')}` : ''}`}</title>
+                    <title>{`${mark.text}${inUnit}${mark.count > 1 ? `, ${counted(mark.count, 'row')}` : ''}: show its ${mark.count > 1 ? 'rows' : 'row'}`}</title>
                 </g>
             ))}
             {box.mean !== null && <path data-mean="" d={`M${x(box.mean)} ${middle + half + 1}l4.5 7h-9z`} fill={colour} stroke="none" />}

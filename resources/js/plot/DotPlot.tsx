@@ -69,7 +69,7 @@ export function DotPlot({ dots, names, axisName }: { dots: Dots; names: string[]
                 </svg>
             )}
             <figcaption className="mt-1 text-fine text-soft">
-                {dots.per_dot === 1 ? 'One dot is one row' : `One dot = ${count(dots.per_dot)} rows, rounded`}
+                {dots.per_dot === 1 ? 'One dot is one row' : `One dot = up to ${count(dots.per_dot)} rows`}
                 {dots.bin_width === null ? ', at its exact value' : `, in bins of ${dots.bin_width}, because the values are crowded`}. ▲
                 mean, heavy line median.
             </figcaption>

@@ -45,7 +45,7 @@ export function HistogramMark({
                 const at = y(lane.heights[i] ?? 0);
                 const width = Math.max(0.5, x(edges[i + 1] ?? 0) - left - (narrowest > 4 ? 1 : 0));
                 return (
-                    value > 0 && (
+                    (value > 0 || scale === 'cumulative') && (
                         <g key={i}>
                             <rect
                                 data-bar={i}

@@ -1,5 +1,5 @@
 import type { Stack } from '../api/client';
-import { count } from '../ui/format';
+import { count, counted } from '../ui/format';
 
 /** What the marks mean, in words; only those that occur, and whatever the picture cannot show. */
 export function KeyToMarks({ stack, fences }: { stack: Stack; fences: number }) {
@@ -16,6 +16,13 @@ export function KeyToMarks({ stack, fences }: { stack: Stack; fences: number }) 
             )}
             {outliers.some((mark) => mark.far) && (
                 <Entry mark={<path d="M6 1l5 5-5 5-5-5z" fill="currentColor" />}>{`beyond ${2 * fences}`}</Entry>
+            )}
+            {(stack.dots.per_dot > 1 || stack.dots.bin_width !== null) && (
+                <span>
+                    one dot = {stack.dots.per_dot > 1 ? 'up to ' : ''}
+                    {counted(stack.dots.per_dot, 'row')}
+                    {stack.dots.bin_width === null ? '' : `, in bins of ${stack.dots.bin_width}`}
+                </span>
             )}
             <span>{stack.classes.rule}</span>
             {hidden?.cut === true && <span>{count(hidden.total)} rows lie beyond the fences; only the outermost are marked</span>}

@@ -8,7 +8,7 @@ import { PictureOut } from './PictureOut';
 import { useWidth } from './useWidth';
 
 const BAR = 20;
-const THIN = 11;
+const THIN = 14;
 const GAP = 9;
 const RIGHT = 110;
 const NAMES = 150;
@@ -111,7 +111,7 @@ export function LabelBars({ table, names, name }: { table: Frequencies; names: s
                                                     x={left + long + 5}
                                                     y={y + (isSplit ? THIN / 2 + 3 : BAR / 2 + 4)}
                                                     fill="var(--soft)"
-                                                    className="figures"
+                                                    className="tabular-nums"
                                                 >
                                                     {shown(row, column)}
                                                     {isSplit ? `  ${names[column] ?? ''}` : ''}

@@ -1,4 +1,5 @@
 import { scaleLinear } from 'd3-scale';
+import { useId } from 'react';
 import type { Axis } from '../api/client';
 import { PictureOut } from './PictureOut';
 import { useWidth } from './useWidth';
@@ -37,6 +38,7 @@ export function PointPlot({
     caption: string;
 }) {
     const [frame, width] = useWidth<HTMLDivElement>();
+    const clip = useId();
     const x = scaleLinear([xAxis.from, xAxis.to], [LEFT, width - RIGHT]);
     const y = scaleLinear([yAxis.from, yAxis.to], [HEIGHT - BOTTOM, TOP]);
     const every = labelEvery(
@@ -60,9 +62,13 @@ export function PointPlot({
                     <text x={LEFT} y={TOP - 3} fill="var(--ink)">
                         {yName}
                     </text>
+                    <clipPath id={clip}>
+                        <rect x={LEFT} y={TOP} width={Math.max(0, width - LEFT - RIGHT)} height={HEIGHT - TOP - BOTTOM} />
+                    </clipPath>
                     {line != null && (
                         <line
                             data-reference=""
+                            clipPath={`url(#${clip})`}
                             x1={x(xAxis.from)}
                             x2={x(xAxis.to)}
                             y1={y(line.intercept + line.slope * xAxis.from)}

@@ -8,7 +8,7 @@ test('lanes lie below each other without touching, the axis under the last', () 
         expect(lane.barsTop).toBeGreaterThan(above);
         expect(lane.barsBase).toBeGreaterThan(lane.barsTop);
         return lane.boxMiddle + layout.boxHeight / 2;
-    }, layout.linesTop);
+    }, layout.dotsBase);
     expect(layout.axisTop).toBeGreaterThan((layout.lanes[4]?.boxMiddle ?? 0) + layout.boxHeight / 2);
     expect(layout.height).toBeGreaterThan(layout.axisTop);
 });

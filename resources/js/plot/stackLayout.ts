@@ -4,6 +4,8 @@ export interface StackLayout {
     left: number;
     right: number;
     linesTop: number;
+    /** Where the dots above the bars stand. */
+    dotsBase: number;
     axisTop: number;
     boxHeight: number;
     lanes: { barsTop: number; barsBase: number; boxMiddle: number }[];
@@ -16,16 +18,19 @@ const RIGHT_MARGIN = 26;
 const LINE_NAMES = 20;
 const OVERALL_BARS = 158;
 /** Alone it takes the room that lanes would have. */
-const ONLY_BARS = 280;
+const ONLY_BARS = 250;
 const GROUP_BARS = 36;
 const BOX = 18;
 const GAP = 8;
 const MEAN_MARK = 4;
 const AXIS = 44;
+/** Eight dots high at most. */
+const DOTS = 40;
 
 /** Overall takes the most room; each group has a lane of bars and a box under them. */
 export function stackLayout(width: number, lanes: number): StackLayout {
-    let y = LINE_NAMES;
+    const dotsBase = LINE_NAMES + DOTS;
+    let y = dotsBase;
     const places = Array.from({ length: lanes }, (_, i) => {
         const barsTop = y + (i === 0 ? 8 : GAP);
         const barsBase = barsTop + (i > 0 ? GROUP_BARS : lanes === 1 ? ONLY_BARS : OVERALL_BARS);
@@ -38,6 +43,7 @@ export function stackLayout(width: number, lanes: number): StackLayout {
         left: width < NARROW ? NARROW_NAMES_WIDTH : NAMES_WIDTH,
         right: width - RIGHT_MARGIN,
         linesTop: LINE_NAMES,
+        dotsBase,
         axisTop: y,
         boxHeight: BOX,
         lanes: places,

@@ -83,6 +83,9 @@ export function Sheet({
                                         sheet.stack !== null && (lane === 0 || splitNames !== null) && showRows(sheet.stack, lane, place)
                                     }
                                     onRange={setRange}
+                                    onOutlier={(value) =>
+                                        onShowRows(conditionOfRange(sheet.name, { from: value, to: value }, question.where))
+                                    }
                                 />
                                 {range !== null && (
                                     <RangeNote
