@@ -33,4 +33,9 @@ final class UnknownVariable extends RuntimeException
     {
         return new self("There is no group {$column}; 0 is overall, then come the groups in their order.");
     }
+
+    public static function hasNoClasses(string $name): self
+    {
+        return new self("\"{$name}\" has no classes: it is no category.");
+    }
 }

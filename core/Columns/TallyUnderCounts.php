@@ -72,6 +72,20 @@ final class TallyUnderCounts
         return $observations;
     }
 
+    /** @return array{counts: list<int|null>, decimals: int} the count of each row in its last decimal place, null where there is none */
+    public static function perRow(NumberColumn $counts): array
+    {
+        if ($counts->decimals === null) {
+            throw NotUnderstood::countsTooLarge('counts');
+        }
+        $all = [];
+        foreach ($counts->chunks as $chunk) {
+            array_push($all, ...array_values($counts->integers($chunk)));
+        }
+
+        return ['counts' => $all, 'decimals' => $counts->decimals];
+    }
+
     /**
      * The rows, from 1, whose count is missing, no number or negative: they are left out.
      *

@@ -85,4 +85,41 @@ final class NotUnderstood extends RuntimeException implements CoreException
     {
         return new self("That makes more than {$most} classes. Choose a larger width.");
     }
+
+    public static function noClassLabels(): self
+    {
+        return new self('There is no class with a count.');
+    }
+
+    public static function noClassLabel(string $label, int $row): self
+    {
+        return new self($label === ''
+            ? "Row {$row} has a count but no class. Give it one, or leave the row out."
+            : "\"{$label}\" in row {$row} reads as no class. Write it like 12-17, 12 to 17, under 6, or 48 and over.");
+    }
+
+    public static function onlyOpenClasses(string $label): self
+    {
+        return new self("\"{$label}\" is open, and no other class says how wide classes are.");
+    }
+
+    public static function classBackwards(string $label): self
+    {
+        return new self("The class \"{$label}\" runs backwards: its lower limit is above its upper one.");
+    }
+
+    public static function classesOverlap(string $first, string $second): self
+    {
+        return new self("The classes \"{$first}\" and \"{$second}\" overlap. Correct one of their limits.");
+    }
+
+    public static function classesLeaveGap(string $first, string $second): self
+    {
+        return new self("Between the classes \"{$first}\" and \"{$second}\" lies a gap. Add the class that is missing, with a count of 0 if nothing is in it.");
+    }
+
+    public static function allCountsZero(): self
+    {
+        return new self('All counts are 0.');
+    }
 }

@@ -22,6 +22,7 @@ final readonly class RecognisedType
     private const LONGEST_CODE = 40;
     private const LONGEST_LABEL = 80;
     private const FEW_ROWS = 30;
+    private const MOST_CLASSES = 100;
 
     private function __construct(
         public VariableType $type,
@@ -49,6 +50,9 @@ final readonly class RecognisedType
         $style = NumberStyle::recognise($meant, $commaMark);
         $numbers = count(array_filter($meant, $style->parses(...)));
         $isNumber = $meant !== [] && 3 * $numbers >= 2 * count($meant);
+        if (!$isNumber && self::areClasses($meant)) {
+            return new self(VariableType::Category);
+        }
         if (count($filled) === count($cells) && self::isId($name, $head, $filled, $isNumber)) {
             return new self(VariableType::Id);
         }
@@ -61,6 +65,29 @@ final readonly class RecognisedType
             && max(array_map('mb_strlen', $filled)) <= self::LONGEST_LABEL;
 
         return new self($isCategory ? VariableType::Category : VariableType::Text);
+    }
+
+    /**
+     * Labels such as 12-17 and 48+ are classes and name no rows, though each may stand there once; one of them may be a total.
+     *
+     * @param list<string> $cells
+     */
+    private static function areClasses(array $cells): bool
+    {
+        $labels = array_map(strval(...), array_keys(array_count_values($cells)));
+        if (count($labels) < 2 || count($labels) > self::MOST_CLASSES) {
+            return false;
+        }
+        $others = 0;
+        foreach ($labels as $label) {
+            $class = ClassLabel::parse($label);
+            $others += $class === null || ($class->low !== null && $class->high?->isLessThan($class->low) === true) ? 1 : 0;
+            if ($others > 1) {
+                return false;
+            }
+        }
+
+        return count($labels) - $others >= 2;
     }
 
     /**

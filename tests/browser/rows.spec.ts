@@ -28,7 +28,7 @@ test('a cell is edited, the figures follow, and it is undone after a reload', as
     await type(page, 'before', 2, '18,5');
     await expect(cell(page, 'before', 2)).toHaveText('18.5');
     await page.getByRole('link', { name: 'Profile' }).click();
-    await page.getByRole('button', { name: 'Before' }).click();
+    await page.getByRole('complementary', { name: 'Variables' }).getByRole('button', { name: 'Before' }).click();
     await expect.poll(() => figures(page, 'max')).toEqual(['18.50']);
 
     await page.goBack();

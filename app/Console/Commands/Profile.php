@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Console\ClassesDocument;
 use App\Console\FileColumns;
 use App\Console\FileQuestion;
 use App\Console\ProfileDocument;
@@ -24,6 +25,7 @@ use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Figures\Catalogue;
 use RowTally\Core\Figures\FigureSet;
 use RowTally\Core\Formula\FormulaError;
+use RowTally\Core\Grouped\StatedLimits;
 use RowTally\Core\Parsing\PercentList;
 use RowTally\Core\Plots\ClassChoice;
 use Symfony\Component\Console\Exception\ExceptionInterface;
@@ -39,6 +41,10 @@ final class Profile extends Command
         {--variable=* : Name of a variable; may be given several times (the default is every number variable)}
         {--by=* : Name of a category, or of a number by its classes, that splits the rows; twice for groups within groups}
         {--counts= : Name of the number that says how often each row counts; it need not be whole}
+        {--classes= : Name of a category whose labels are classes, such as 12-17 or 48 and over; with --counts}
+        {--low= : Name of the number that is the lower limit of the class of each row, with --high and --counts}
+        {--high= : Name of the number that is the upper limit}
+        {--limits= : What class limits stand for: rounded, boundaries or completed (recognised from the labels if not given)}
         {--where= : A condition that leaves rows in, such as "Honey yield" > 40}
         {--as= : sample (the default) or population}
         {--quartiles= : halves-excluded (the default), halves-included, or hf1 to hf9}
@@ -61,6 +67,7 @@ final class Profile extends Command
           php artisan tally:profile demo/spring-inspection.csv --variable="Honey yield" --by=Apiary --by=Temper
           php artisan tally:profile demo/spring-inspection.csv --variable="Honey yield" --figures=shape --where="Apiary = 'Dunmere'"
           php artisan tally:profile demo/queen-cells.csv --variable="Queen cells" --counts=Hives
+          php artisan tally:profile demo/honey-by-experience.csv --classes="Years of experience" --counts="Jars (thousands)" --limits=completed
           php artisan tally:profile demo/spring-inspection.csv --variable="Honey yield" --percentiles=5,50,95 --working=q1
           php artisan tally:profile demo/spring-inspection.csv --variable="Honey yield" --match=23.41
           php artisan tally:profile - --as=population --quartiles=hf7 --bins=0:5:right --json < values.csv
@@ -85,7 +92,8 @@ final class Profile extends Command
     {
         try {
             $question = $this->fileQuestion();
-            $document = ProfileDocument::of($this->columns($readTable), $question);
+            $columns = $this->columns($readTable);
+            $document = $this->classes($columns, $question) ?? ProfileDocument::of($columns, $question);
             if ($this->option('json') === true) {
                 return $this->writeJson($document->toArray());
             }
@@ -141,6 +149,22 @@ final class Profile extends Command
         return [ClassChoice::ofWord($side === '' ? $word : substr($word, 0, -strlen($side) - 1)), ClassEdge::tryFrom($side)];
     }
 
+    /** Of classes with counts, where they are asked for. */
+    private function classes(FileColumns $columns, FileQuestion $question): ?ClassesDocument
+    {
+        $limits = $this->convention('limits', StatedLimits::class);
+        [$labels, $low, $high] = [$this->word('classes'), $this->word('low'), $this->word('high')];
+        if (($low === null) !== ($high === null)) {
+            throw new UnusableRequest('Classes in two columns need both --low and --high.');
+        }
+
+        return match (true) {
+            $labels !== null => ClassesDocument::ofLabels($columns, $question, $labels, $limits),
+            $low !== null && $high !== null => ClassesDocument::ofLimits($columns, $question, $low, $high, $limits),
+            default => null,
+        };
+    }
+
     /** @param array<string, mixed> $document */
     private function writeJson(array $document): int
     {
@@ -151,10 +175,10 @@ final class Profile extends Command
         return 0;
     }
 
-    private function writeTables(ProfileDocument $document, bool $onlyTexts): void
+    private function writeTables(ProfileDocument|ClassesDocument $document, bool $onlyTexts): void
     {
         // Whatever is wrong with the request is found before anything is written.
-        $texts = $document->texts();
+        $texts = $document instanceof ProfileDocument ? $document->texts() : [];
         foreach ($onlyTexts ? [] : $document->tables() as $title => $table) {
             $this->newLine();
             $this->output->writeln($title, OutputInterface::OUTPUT_RAW);
@@ -197,13 +221,13 @@ final class Profile extends Command
     }
 
     /**
-     * @template C of TakenAs|QuartileRule|MissingRows
+     * @template C of TakenAs|QuartileRule|MissingRows|StatedLimits
      *
      * @param class-string<C> $enum
      *
      * @return C|null
      */
-    private function convention(string $option, string $enum): TakenAs|QuartileRule|MissingRows|null
+    private function convention(string $option, string $enum): TakenAs|QuartileRule|MissingRows|StatedLimits|null
     {
         $word = $this->word($option);
         if ($word === null) {
@@ -211,7 +235,7 @@ final class Profile extends Command
         }
 
         return $enum::tryFrom($word) ?? throw new UnusableRequest(
-            "--{$option}={$word} is not known. Use one of: " . implode(', ', array_map(static fn(TakenAs|QuartileRule|MissingRows $case): string => $case->value, $enum::cases())) . '.',
+            "--{$option}={$word} is not known. Use one of: " . implode(', ', array_map(static fn(TakenAs|QuartileRule|MissingRows|StatedLimits $case): string => $case->value, $enum::cases())) . '.',
         );
     }
 

@@ -8,6 +8,8 @@ use App\Store\ProfileAnswer;
 use App\Store\VariableSheet;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
+use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Grouped\GroupedProfile;
 
 /** @property ProfileAnswer $resource */
 final class ProfileResource extends JsonResource
@@ -46,6 +48,7 @@ final class ProfileResource extends JsonResource
             'figures' => FigureRows::of($sheet, $this->resource->question),
             'stack' => $sheet->stack === null ? null : new StackResource($sheet->stack),
             'frequencies' => FrequencyRows::of($sheet->frequencies),
+            'reads_as_classes' => $sheet->variable->type === VariableType::Category && $sheet->frequencies !== null && GroupedProfile::readsAsClasses($sheet->frequencies),
             'dates' => OverviewResource::dates($sheet),
         ];
     }

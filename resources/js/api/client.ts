@@ -11,6 +11,7 @@ export type DatasetSummary = Schemas['DatasetSummary'];
 export type FigureChoices = Schemas['FigureChoices'];
 export type FigureRow = Schemas['FigureRow'];
 export type Frequencies = Schemas['Frequencies'];
+export type Grouped = Schemas['Grouped'];
 export type Import = Schemas['Import'];
 export type Axis = Schemas['Axis'];
 export type Dots = Schemas['Dots'];

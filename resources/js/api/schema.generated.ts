@@ -362,6 +362,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/datasets/{dataset}/classes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        get: operations["showClasses"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/datasets/{dataset}/plots/dots": {
         parameters: {
             query?: never;
@@ -1073,6 +1091,8 @@ export interface components {
             figures: components["schemas"]["FigureRow"][];
             stack: null | components["schemas"]["Stack"];
             frequencies: null | components["schemas"]["Frequencies"];
+            /** @description Whether the labels of a category read as classes. */
+            reads_as_classes: boolean;
             dates: null | components["schemas"]["Dates"];
         };
         FigureRow: {
@@ -1088,6 +1108,35 @@ export interface components {
             value: (number | null) | number[];
             text: string | null;
             reason: string | null;
+        };
+        /** @enum {string} */
+        StatedLimits: "rounded" | "boundaries" | "completed";
+        Grouped: {
+            limits: components["schemas"]["StatedLimits"];
+            limits_choices: components["schemas"]["Convention"][];
+            unit: string | null;
+            /** @description A label whose count is the sum of the others. */
+            total_left_out: string | null;
+            /** @description By density. */
+            modal_classes: string[];
+            rows: {
+                label: string;
+                lower: number;
+                upper: number;
+                boundaries: string;
+                width: string;
+                midpoint: string;
+                /** @description Whether one of its limits is assumed. */
+                is_open: boolean;
+                counts: number[];
+                percents: string[];
+                cumulative: number[];
+                cumulative_texts: string[];
+                /** @description Percent for each unit. */
+                densities: number[];
+            }[];
+            figures: components["schemas"]["FigureRow"][];
+            axis: components["schemas"]["Axis"];
         };
         Axis: {
             from: number;
@@ -2261,6 +2310,76 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Standing"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    showClasses: {
+        parameters: {
+            query?: {
+                /** @description Keys of variables, set apart by commas; at most 60. */
+                of?: components["parameters"]["of"];
+                /** @description Keys of one or two variables that split the rows; a number by its classes. */
+                by?: components["parameters"]["by"];
+                /** @description The default is sample. */
+                as?: components["parameters"]["as"];
+                /** @description The default is halves-excluded. */
+                quartiles?: components["parameters"]["quartiles"];
+                /** @description Which side of a class is closed; the default is left. */
+                edges?: components["parameters"]["edges"];
+                /** @description The default is per-variable. */
+                missing?: components["parameters"]["missing"];
+                /** @description Key of the number variable that says how often a row counts. */
+                counts?: components["parameters"]["counts"];
+                /** @description A condition that leaves rows in. */
+                where?: components["parameters"]["where"];
+                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
+                fences?: components["parameters"]["fences"];
+                /** @description Confidence level; the default is 0.95. */
+                level?: components["parameters"]["level"];
+                /** @description data+1 (the default), a number, or s4 for significant digits. */
+                decimals?: components["parameters"]["decimals"];
+                /** @description Keys of figures or names of sets; the default is what the account chose last. */
+                figures?: components["parameters"]["figures"];
+                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
+                percentiles?: components["parameters"]["percentiles"];
+                /** @description Rows without an entry of a splitting variable; the default is show. */
+                no_entry?: components["parameters"]["no_entry"];
+                /** @description Of frequency tables; the default is own. */
+                order?: components["parameters"]["order"];
+                /** @description A row for each value though they are many. */
+                distinct?: components["parameters"]["distinct"];
+                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
+                classes?: components["parameters"]["classes"];
+                /** @description What the height of a bar stands for; the default is count. */
+                scale?: components["parameters"]["scale"];
+                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
+                marks?: components["parameters"]["marks"];
+                /** @description A normal curve over the bars. */
+                curve?: components["parameters"]["curve"];
+                /** @description Whether the groups share a scale; the default is common. */
+                lanes?: components["parameters"]["lanes"];
+                /** @description What the limits of the classes stand for; recognised if not given. */
+                limits?: components["schemas"]["StatedLimits"];
+            };
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Classes with counts, and their figures. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Grouped"];
                 };
             };
             401: components["responses"]["Refused"];

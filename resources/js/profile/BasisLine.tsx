@@ -2,6 +2,7 @@ import type { Conventions, Overview, Profile, Variable } from '../api/client';
 import { count, counted } from '../ui/format';
 import { WordChoice } from '../ui/WordChoice';
 import { WordEntry } from '../ui/WordEntry';
+import { CountsHint, forgottenCounts } from './CountsHint';
 import type { Question } from './question';
 
 const NONE = '';
@@ -12,6 +13,7 @@ const LEFT_OUT_SHOWN = 5;
  * where any of them is changed.
  */
 export function BasisLine({
+    dataset,
     rows,
     answer,
     question,
@@ -19,6 +21,7 @@ export function BasisLine({
     variables,
     onAsk,
 }: {
+    dataset: number;
     rows: number;
     answer: Profile | Overview | undefined;
     question: Question;
@@ -27,6 +30,7 @@ export function BasisLine({
     onAsk: (change: Partial<Question>) => void;
 }) {
     const numbers = variables.filter((variable) => variable.type === 'number' && !question.of.includes(variable.key));
+    const forgotten = answer !== undefined && 'sheets' in answer ? forgottenCounts(answer, question, variables) : null;
     return (
         <div role="region" aria-label="Basis of every figure" className="shrink-0 border-b border-hair px-4.5 py-2.5 text-soft">
             <p className="text-lead leading-relaxed">
@@ -102,6 +106,7 @@ export function BasisLine({
                 />
                 .
             </p>
+            {forgotten !== null && <CountsHint dataset={dataset} counts={forgotten} onUse={() => onAsk({ counts: forgotten.key })} />}
             {answer !== undefined && answer.left_out.total > 0 && (
                 <p className="mt-1 text-small text-alarm">
                     {counted(answer.left_out.total, 'row')} left out, because{' '}

@@ -64,6 +64,7 @@ export function ProfilePage() {
             {dataset.data !== undefined && conventions.data !== undefined && choices.data !== undefined && (
                 <>
                     <BasisLine
+                        dataset={id}
                         rows={dataset.data.rows}
                         answer={answer.data}
                         question={question}

@@ -6,6 +6,7 @@ import { LabelBars } from '../plot/LabelBars';
 import { TableOut } from '../ui/copying';
 import { count, counted } from '../ui/format';
 import { AskLine } from './AskLine';
+import { ClassesPart } from './ClassesPart';
 import { figureName, fullText } from './figureCells';
 import { FigureTable, tableWidth } from './FigureTable';
 import { FrequencyTable } from './FrequencyTable';
@@ -121,6 +122,18 @@ export function Sheet({
                     />
                 </>
             )}
+            {sheet.reads_as_classes && (
+                <ClassesPart
+                    dataset={dataset}
+                    revision={profile.revision}
+                    question={question}
+                    variable={sheet.variable}
+                    names={names}
+                    axisName={axisName}
+                    basis={profile.basis.words}
+                    onAsk={onAsk}
+                />
+            )}
             {sheet.frequencies !== null && (sheet.type !== 'number' || sheet.stack !== null) && (
                 <FrequencyTable
                     table={sheet.frequencies}
@@ -131,7 +144,7 @@ export function Sheet({
                     onAsk={onAsk}
                 />
             )}
-            {sheet.type === 'category' && sheet.frequencies !== null && (
+            {sheet.type === 'category' && !sheet.reads_as_classes && sheet.frequencies !== null && (
                 <LabelBars table={sheet.frequencies} names={names} name={sheet.name} />
             )}
             {sheet.dates !== null && (

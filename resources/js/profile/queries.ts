@@ -1,5 +1,5 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, bodyOf } from '../api/client';
+import { api, bodyOf, type Grouped } from '../api/client';
 import { type Question, questionWords } from './question';
 
 /** The words of the basis line come from the core and never change while the page is open. */
@@ -78,6 +78,19 @@ export function useStanding(dataset: number, revision: number, question: Questio
         queryFn: async ({ signal }) =>
             bodyOf(await api.GET('/datasets/{dataset}/standing', { params: { path: { dataset }, query: { ...words, value } }, signal })),
         enabled: value !== '',
+        staleTime: Infinity,
+    });
+}
+
+/** The classes that the labels of a category are, under the counts of the basis. */
+export function useClasses(dataset: number, revision: number, question: Question, variable: string) {
+    const words = questionWords({ ...question, of: [variable] });
+    const limits = question.limits === '' ? {} : { limits: question.limits as Grouped['limits'] };
+    return useQuery({
+        queryKey: ['classes', dataset, revision, words, limits],
+        queryFn: async ({ signal }) =>
+            bodyOf(await api.GET('/datasets/{dataset}/classes', { params: { path: { dataset }, query: { ...words, ...limits } }, signal })),
+        placeholderData: keepPreviousData,
         staleTime: Infinity,
     });
 }

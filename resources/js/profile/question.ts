@@ -21,6 +21,7 @@ export const defaults = {
     marks: 'quartiles,median',
     curve: 'no',
     lanes: 'common',
+    limits: '',
 };
 
 export type Words = typeof defaults;
@@ -72,7 +73,7 @@ export function writeQuestion(question: Question): URLSearchParams {
 
 /** The same words for the API. */
 export function questionWords(question: Question): ProfileWords {
-    return Object.fromEntries(writeQuestion({ ...question, plots: [] }));
+    return Object.fromEntries(writeQuestion({ ...question, plots: [], limits: '' }));
 }
 
 /** Ticks or unticks one variable; the others stay, in the order of the rail. */

@@ -86,6 +86,20 @@ final class ProfileCommandTest extends TestCase
         self::assertSame(['mean', []], [$size['match'][0]['figure'], $size['match'][0]['differences']]);
     }
 
+    public function test_classes_with_counts_come_from_labels_or_from_two_columns(): void
+    {
+        $classes = static fn(string $out): array => json_decode($out, true, 512, JSON_THROW_ON_ERROR)['variables'][0];
+        [$code, $labels] = $this->profileOf(['-', '--classes=c', '--counts=f', '--percentiles=50', '--json'], "c,f\n10-14,2.5\n15-19,8.5\n20+,2\n");
+        [, $columns] = $this->profileOf(['-', '--low=from', '--high=to', '--counts=f', '--percentiles=50', '--json'], "from,to,f\n10,14,2.5\n15,19,8.5\n20,,2\n");
+
+        self::assertSame(0, $code);
+        self::assertSame(['rounded', 218.5 / 13, [1]], [$classes($labels)['limits'], $classes($labels)['groups'][0]['figures']['mean'], $classes($labels)['groups'][0]['figures']['modal_class']]);
+        self::assertSame($classes($labels)['groups'][0]['figures'], $classes($columns)['groups'][0]['figures']);
+        [, $words] = $this->profileOf(['-', '--classes=c', '--counts=f', '--limits=completed'], "c,f\n10-14,2.5\n15-19,8.5\n20+,2\n");
+        self::assertStringContainsString('20+ (open, width assumed)', $words);
+        self::assertStringContainsString('Class limits are completed units.', $words);
+    }
+
     public function test_two_splits_make_groups_within_groups(): void
     {
         [, $out] = $this->profileOf(['-', '--variable=x', '--by=g', '--by=h', '--json'], "x,g,h\n1.5,a,p\n2,a,q\n3,b,p\n4,,p\n5,a,p\n");
@@ -110,6 +124,8 @@ final class ProfileCommandTest extends TestCase
         yield 'no such file' => [['nowhere.csv'], 'There is no file "nowhere.csv" that can be read. Check the path, or use - for standard input.'];
         yield 'no such variable' => [['-', '--variable=Wax'], 'The file has no variable "Wax". It has: Apiary, Honey.'];
         yield 'counts that are no numbers' => [['-', '--counts=Apiary'], '"Apiary" cannot say how often a row counts: it is category. Choose a number.'];
+        yield 'only one limit' => [['-', '--low=Honey'], 'Classes in two columns need both --low and --high.'];
+        yield 'classes from a number' => [['-', '--classes=Honey'], '"Honey" has no classes: it was read as number.'];
         yield 'three splits' => [['-', '--by=Apiary', '--by=Honey', '--by=Apiary'], 'Rows can be split by one or two variables; give --by once or twice.'];
         yield 'a percentile that may be a fraction' => [['-', '--percentiles=0.15'], '0.15 can mean two things: write 15 for the 15th percentile, or 0.15% for 0.15 percent.'];
         yield 'no percentile' => [['-', '--percentiles=101'], '"101" is no percentile: give numbers from 0 to 100, with up to 6 decimals.'];

@@ -66,4 +66,12 @@ final class RecognisedTypeTest extends TestCase
 
         self::assertSame(VariableType::Number, $late->type);
     }
+
+    public function test_labels_that_read_as_classes_are_a_category_though_each_stands_there_once(): void
+    {
+        foreach ([['10-14', '15-19'], ['under 6', '6-11', '12 to 17', '18+', 'Total'], ['[0, 5)', '[5, 10)']] as $cells) {
+            self::assertSame(VariableType::Category, RecognisedType::of('age', $cells, [], false)->type, $cells[0]);
+        }
+        self::assertSame(VariableType::Id, RecognisedType::of('part', ['17-12', '18-3', '19-4'], [], false)->type, 'they run backwards');
+    }
 }

@@ -71,6 +71,12 @@ final class ReferenceCases
     }
 
     /** @return iterable<string, array{array<string, mixed>}> */
+    public static function classesCases(): iterable
+    {
+        return self::ofKind('classes');
+    }
+
+    /** @return iterable<string, array{array<string, mixed>}> */
     public static function stemLeafCases(): iterable
     {
         return self::ofKind('stem_leaf');

@@ -1,0 +1,194 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console;
+
+use Brick\Math\BigDecimal;
+use Brick\Math\BigRational;
+use RowTally\Core\Columns\ColumnCells;
+use RowTally\Core\Columns\EncodedCells;
+use RowTally\Core\Columns\TallyUnderCounts;
+use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Frequency\FrequencyKind;
+use RowTally\Core\Frequency\FrequencyTable;
+use RowTally\Core\Frequency\LabelFrequencies;
+use RowTally\Core\Grouped\ClassRow;
+use RowTally\Core\Grouped\GroupedFigures;
+use RowTally\Core\Grouped\GroupedProfile;
+use RowTally\Core\Grouped\StatedLimits;
+use RowTally\Core\Profile\Slicing;
+use RowTally\Core\Values\Exact;
+use RowTally\Core\Working\Written;
+
+/** What the command line answers of classes with counts. */
+final readonly class ClassesDocument
+{
+    /** @param list<list<string|null>> $groups */
+    private function __construct(
+        private FileColumns $columns,
+        private FileQuestion $question,
+        private string $name,
+        private GroupedProfile $profile,
+        private array $groups,
+    ) {}
+
+    /** The labels of a category are the classes. */
+    public static function ofLabels(FileColumns $columns, FileQuestion $question, string $name, ?StatedLimits $limits): self
+    {
+        $variable = $columns->variable($name);
+        if ($variable->type !== VariableType::Category) {
+            throw new UnusableRequest("\"{$name}\" has no classes: it was read as {$variable->type->value}.");
+        }
+        $slicing = Slicing::of($columns, $question->by, $question->basis->where, [], $question->basis->classEdge);
+        $counts = $question->basis->counts === null ? null : $columns->number($question->basis->counts);
+        $tables = $missing = [];
+        $decimals = 0;
+        foreach ([$slicing->overall, ...($question->by === [] ? [] : [$slicing->grouping])] as $grouping) {
+            $part = LabelFrequencies::byGroup($columns->chunks($name), count($variable->dictionary), $grouping, $counts);
+            $tables = [...$tables, ...$part['counts']];
+            $missing = [...$missing, ...$part['missing']];
+            $decimals = max($decimals, $part['countDecimals']);
+        }
+
+        return new self($columns, $question, $name, GroupedProfile::of(new FrequencyTable(FrequencyKind::Labels, $variable->dictionary, $tables, $missing, $decimals), $limits), $slicing->labels);
+    }
+
+    /** Two number columns are the limits; an empty cell is an open side. Each row is a class. */
+    public static function ofLimits(FileColumns $columns, FileQuestion $question, string $low, string $high, ?StatedLimits $limits): self
+    {
+        if ($question->by !== []) {
+            throw new UnusableRequest('Classes in two columns cannot be split; leave --by out.');
+        }
+        $weights = $question->basis->counts === null ? null : TallyUnderCounts::perRow($columns->number($question->basis->counts));
+        $lows = self::texts($columns, $low);
+        $highs = self::texts($columns, $high);
+        $labels = $counts = [];
+        foreach ($lows as $row => $text) {
+            $count = $weights === null ? 1 : $weights['counts'][$row];
+            if ($count !== null && $count >= 0) {
+                $labels[] = match (true) {
+                    $text === '' => "up to {$highs[$row]}",
+                    $highs[$row] === '' => "{$text} and over",
+                    default => "{$text} to {$highs[$row]}",
+                };
+                $counts[] = $count;
+            }
+        }
+
+        return new self($columns, $question, "{$low} to {$high}", GroupedProfile::of(new FrequencyTable(FrequencyKind::Labels, $labels, [$counts], [0], $weights['decimals'] ?? 0), $limits), []);
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        $table = $this->profile->columns[0]->table;
+
+        return [
+            'basis' => $this->question->basis->toArray(),
+            'rows' => $this->columns->rowCount(),
+            'variables' => [[
+                'variable' => $this->name,
+                'type' => 'classes',
+                'limits' => $table->limits->value,
+                'unit' => $table->unit === null ? null : Exact::toFloat($table->unit),
+                'total_left_out' => $this->profile->total,
+                'groups' => array_map(fn(int $i, GroupedFigures $column): array => [
+                    'group' => $i === 0 ? null : (count($this->groups[$i - 1]) === 1 ? $this->groups[$i - 1][0] : $this->groups[$i - 1]),
+                    'figures' => $this->figures($i, $column),
+                    'classes' => self::classes($column),
+                ], array_keys($this->profile->columns), $this->profile->columns),
+            ]],
+        ];
+    }
+
+    /** @return array<string, array{head: list<string>, rows: list<list<string>>}> by title */
+    public function tables(): array
+    {
+        $basis = $this->question->basis;
+        $names = ['Overall', ...array_map(static fn(array $labels): string => implode(' · ', array_map(static fn(?string $label): string => $label ?? 'no entry', $labels)), $this->groups)];
+        $figures = [];
+        foreach ($this->profile->figures($basis) as $row) {
+            $figures[] = [trim("{$row['label']}  {$row['symbol']}"), ...array_map(fn($figure): string => $this->profile->text($figure, $row['shownAs'], $basis) ?? (string) $figure->reason?->value, $row['figures'])];
+        }
+        $classes = array_map(fn(int $i, ClassRow $row): array => [
+            $row->label . ($row->isOpen ? ' (open, width assumed)' : ''),
+            Written::number($row->lower) . ' to ' . Written::number($row->upper),
+            Written::number($row->width()),
+            Written::number($row->midpoint),
+            ...array_map(static fn(GroupedFigures $column): string => Written::number($column->table->rows[$i]->count), $this->profile->columns),
+        ], array_keys($this->profile->columns[0]->table->rows), $this->profile->columns[0]->table->rows);
+
+        return [
+            "{$this->name}, from classes" => ['head' => ['', ...$names], 'rows' => $figures],
+            'Classes' => ['head' => ['', 'Boundaries', 'Width', 'Midpoint', ...$names], 'rows' => $classes],
+        ];
+    }
+
+    public function basis(): string
+    {
+        return $this->question->basis->words() . " Class limits are {$this->profile->columns[0]->table->limits->words()}."
+            . ($this->profile->total === null ? '' : " \"{$this->profile->total}\" is the sum of the others and was left out.");
+    }
+
+    /** @return array<string, mixed> */
+    private function figures(int $at, GroupedFigures $column): array
+    {
+        $figures = [];
+        foreach ($this->profile->figures($this->question->basis) as $row) {
+            $figures[$row['key']] = $row['figures'][$at]->value;
+        }
+        $percentiles = [];
+        foreach ($this->question->percentiles as $percent) {
+            $value = $column->quantile(BigRational::of($percent)->dividedBy(100));
+            $percentiles[$percent] = $value === null ? null : Exact::toFloat($value);
+        }
+
+        return [
+            ...$figures,
+            'modal_class' => $column->modalClasses(),
+            'modal_class_by_density' => $column->modalClasses(true),
+            'percentiles' => (object) $percentiles,
+        ];
+    }
+
+    /** @return list<array<string, float|string|bool|null>> */
+    private static function classes(GroupedFigures $column): array
+    {
+        $n = $column->table->n();
+        $upTo = BigRational::zero();
+        $double = static fn(BigRational $ratio): ?float => Exact::toFloat($ratio);
+        $classes = [];
+        foreach ($column->table->rows as $row) {
+            $upTo = $upTo->plus($row->count);
+            $classes[] = [
+                'label' => $row->label,
+                'low' => $double($row->low),
+                'high' => $double($row->high),
+                'open' => $row->isOpen,
+                'lower_boundary' => $double($row->lower),
+                'upper_boundary' => $double($row->upper),
+                'width' => $double($row->width()),
+                'midpoint' => $double($row->midpoint),
+                'count' => $double($row->count),
+                'relative' => $n->isZero() ? null : $double($row->count->dividedBy($n)),
+                'cumulative' => $double($upTo),
+                'cumulative_relative' => $n->isZero() ? null : $double($upTo->dividedBy($n)),
+            ];
+        }
+
+        return $classes;
+    }
+
+    /** @return list<string> '' where missing */
+    private static function texts(FileColumns $columns, string $name): array
+    {
+        $column = $columns->number($name);
+        $texts = [];
+        foreach ($columns->chunks($name) as $chunk) {
+            array_push($texts, ...ColumnCells::of(new EncodedCells($chunk), $column->dictionary, $column->decimals));
+        }
+
+        return array_map(static fn(string $text): string => $text === '' ? '' : Exact::plainDecimal(BigDecimal::of($text)), $texts);
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use Closure;
+use Illuminate\Validation\Rule;
+use Illuminate\Validation\Rules\Enum;
+use RowTally\Core\Grouped\StatedLimits;
+
+/** A category whose labels are classes, and what their limits stand for. */
+final class ClassesRequest extends ProfileRequest
+{
+    /** @return array<string, list<string|Enum|Closure>> */
+    public function rules(): array
+    {
+        return [
+            ...parent::rules(),
+            'of' => ['required', 'string', 'max:200', 'not_regex:/,/'],
+            'limits' => ['nullable', 'string', Rule::enum(StatedLimits::class)],
+        ];
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return [...parent::messages(), 'of' => 'Say which one variable this is about.', 'limits' => 'Limits are one of: ' . implode(', ', array_column(StatedLimits::cases(), 'value')) . '.'];
+    }
+
+    public function limits(): ?StatedLimits
+    {
+        return $this->enum('limits', StatedLimits::class);
+    }
+}

@@ -1,0 +1,164 @@
+<?php
+
+declare(strict_types=1);
+
+namespace RowTally\Core\Grouped;
+
+use Brick\Math\BigDecimal;
+use Brick\Math\BigRational;
+use RowTally\Core\Exception\NotUnderstood;
+use RowTally\Core\Parsing\ClassLabel;
+
+/**
+ * Classes with counts, made sure of: in order, without overlaps or gaps, open ones with an assumed width.
+ *
+ * Definition  rounded: boundaries half way between a limit and the next, midpoint of the limits; boundaries: the limits; completed: from
+ *             a limit to the next class's, midpoint half way. An open class is as wide as its neighbour, measured by the stated limits.
+ * Unit        limits in the unit of the variable, counts in rows or the unit of the counts.
+ * Undefined   refused with the two labels where classes overlap, leave a gap wider than the rounding unit or run backwards.
+ * Source      no convention but what the limits stand for.
+ * Accuracy    exact.
+ * Cost        O(classes).
+ */
+final readonly class ClassTable
+{
+    /** @param non-empty-list<ClassRow> $rows ascending */
+    private function __construct(
+        public array $rows,
+        public StatedLimits $limits,
+        /** Between two stated limits; null where they are boundaries. */
+        public ?BigRational $unit,
+    ) {}
+
+    /**
+     * @param list<ClassLabel>  $classes in any order
+     * @param list<BigRational> $counts  0 or more each
+     *
+     * @throws NotUnderstood
+     */
+    public static function of(array $classes, array $counts, ?StatedLimits $limits = null): self
+    {
+        if ($classes === []) {
+            throw NotUnderstood::noClassLabels();
+        }
+        $order = array_keys($classes);
+        usort($order, static fn(int $a, int $b): int => self::place($classes[$a])->compareTo(self::place($classes[$b])));
+        $sorted = array_map(static fn(int $i): ClassLabel => $classes[$i], $order);
+        $limits ??= StatedLimits::recognised($sorted);
+        $unit = $limits === StatedLimits::Boundaries ? BigRational::zero() : self::unit($sorted);
+        [$lows, $highs] = self::filled($sorted, $unit);
+        self::check($sorted, $lows, $highs, $unit);
+        $rows = [];
+        foreach ($sorted as $i => $class) {
+            $half = $unit->dividedBy(2);
+            [$lower, $upper] = $limits === StatedLimits::Completed ? [$lows[$i], $highs[$i]->plus($unit)] : [$lows[$i]->minus($half), $highs[$i]->plus($half)];
+            $rows[] = new ClassRow(
+                $class->label,
+                $lows[$i],
+                $highs[$i],
+                $lower->simplified(),
+                $upper->simplified(),
+                $counts[$order[$i]],
+                $class->low === null || $class->high === null,
+                ($limits === StatedLimits::Completed ? $lower->plus($upper) : $lows[$i]->plus($highs[$i]))->dividedBy(2)->simplified(),
+            );
+        }
+
+        return new self($rows, $limits, $limits === StatedLimits::Boundaries ? null : $unit);
+    }
+
+    public function n(): BigRational
+    {
+        return array_reduce($this->rows, static fn(BigRational $sum, ClassRow $row): BigRational => $sum->plus($row->count), BigRational::zero())->simplified();
+    }
+
+    /** Where it stands among the others: open ones at the ends. */
+    private static function place(ClassLabel $class): BigRational
+    {
+        return match (true) {
+            $class->low === null => BigRational::of($class->high ?? 0)->minus('0.000001'),
+            $class->high === null => BigRational::of($class->low)->plus('0.000001'),
+            default => BigRational::of($class->low),
+        };
+    }
+
+    /**
+     * The smallest step from one class's limit to the next one's; of a single class a unit of its last decimal.
+     *
+     * @param list<ClassLabel> $classes
+     */
+    private static function unit(array $classes): BigRational
+    {
+        $unit = null;
+        foreach ($classes as $i => $class) {
+            $next = $classes[$i + 1] ?? null;
+            if ($class->high !== null && $next?->low !== null && $class->isBoundInside && $next->isBoundInside) {
+                $gap = $next->low->minus($class->high)->toBigRational();
+                $unit = $gap->isPositive() && ($unit === null || $gap->isLessThan($unit)) ? $gap : $unit;
+            }
+        }
+        if ($unit !== null) {
+            return $unit;
+        }
+        $decimals = max(0, ...array_map(static fn(ClassLabel $class): int => max($class->low?->getScale() ?? 0, $class->high?->getScale() ?? 0), $classes));
+
+        return BigDecimal::ofUnscaledValue(1, $decimals)->toBigRational();
+    }
+
+    /**
+     * Stated limits of every class, those of open ones assumed.
+     *
+     * @param list<ClassLabel> $classes
+     *
+     * @return array{list<BigRational>, list<BigRational>}
+     */
+    private static function filled(array $classes, BigRational $unit): array
+    {
+        $bound = static fn(?BigDecimal $limit, BigRational $shift, bool $isInside): ?BigRational => $limit === null ? null : ($isInside ? $limit->toBigRational() : $limit->toBigRational()->plus($shift));
+        $lows = array_map(static fn(ClassLabel $class): ?BigRational => $bound($class->low, $unit, $class->isBoundInside || $class->high !== null), $classes);
+        $highs = array_map(static fn(ClassLabel $class): ?BigRational => $bound($class->high, $unit->negated(), $class->isBoundInside || $class->low !== null), $classes);
+        $known = array_values(array_filter(array_keys($classes), static fn(int $i): bool => $lows[$i] !== null && $highs[$i] !== null));
+        foreach ($classes as $i => $class) {
+            if ($class->low !== null && $class->high !== null) {
+                continue;
+            }
+            // The nearest class with both limits lends its width.
+            $nearest = null;
+            foreach ($known as $j) {
+                $nearest = $nearest === null || abs($j - $i) < abs($nearest - $i) ? $j : $nearest;
+            }
+            if ($nearest === null) {
+                throw NotUnderstood::onlyOpenClasses($class->label);
+            }
+            $width = ($highs[$nearest] ?? BigRational::zero())->minus($lows[$nearest] ?? BigRational::zero());
+            $lows[$i] ??= ($highs[$i] ?? BigRational::zero())->minus($width);
+            $highs[$i] ??= $lows[$i]->plus($width);
+        }
+
+        return [array_values(array_map(static fn(?BigRational $low): BigRational => $low ?? BigRational::zero(), $lows)), array_values(array_map(static fn(?BigRational $high): BigRational => $high ?? BigRational::zero(), $highs))];
+    }
+
+    /**
+     * @param list<ClassLabel>  $classes
+     * @param list<BigRational> $lows
+     * @param list<BigRational> $highs
+     */
+    private static function check(array $classes, array $lows, array $highs, BigRational $unit): void
+    {
+        foreach ($classes as $i => $class) {
+            if ($lows[$i]->isGreaterThan($highs[$i])) {
+                throw NotUnderstood::classBackwards($class->label);
+            }
+            if ($i === 0) {
+                continue;
+            }
+            $gap = $lows[$i]->minus($highs[$i - 1]);
+            if ($gap->isNegative() || ($gap->isZero() && !$unit->isZero())) {
+                throw NotUnderstood::classesOverlap($classes[$i - 1]->label, $class->label);
+            }
+            if ($gap->isGreaterThan($unit)) {
+                throw NotUnderstood::classesLeaveGap($classes[$i - 1]->label, $class->label);
+            }
+        }
+    }
+}

@@ -1,0 +1,135 @@
+<?php
+
+declare(strict_types=1);
+
+namespace RowTally\Core\Grouped;
+
+use Brick\Math\BigDecimal;
+use Brick\Math\BigInteger;
+use Brick\Math\BigRational;
+use Brick\Math\RoundingMode;
+use RowTally\Core\Basis\Basis;
+use RowTally\Core\Basis\TakenAs;
+use RowTally\Core\Display\DecimalText;
+use RowTally\Core\Exception\NotUnderstood;
+use RowTally\Core\Figures\Figure;
+use RowTally\Core\Figures\Reason;
+use RowTally\Core\Figures\ShownAs;
+use RowTally\Core\Frequency\FrequencyTable;
+use RowTally\Core\Parsing\ClassLabel;
+use RowTally\Core\Plots\Axis;
+
+/** Everything that is shown of classes with counts: the table made sure of, figures overall and by group, and the picture. */
+final readonly class GroupedProfile
+{
+    /** @param non-empty-list<GroupedFigures> $columns overall, then each group; over the same classes */
+    private function __construct(
+        public array $columns,
+        public int $dataDecimals,
+        public int $countDecimals,
+        /** A row that is the sum of the others and was left out; null = none. */
+        public ?string $total,
+    ) {}
+
+    /** Whether the labels of a category read as classes; one may be a total. */
+    public static function readsAsClasses(FrequencyTable $table): bool
+    {
+        $unread = array_filter($table->labels, static fn(string $label): bool => ClassLabel::parse($label) === null);
+
+        return count($table->labels) - count($unread) >= 2 && count($unread) <= 1;
+    }
+
+    /**
+     * @param FrequencyTable $table of a category whose labels are classes
+     *
+     * @throws NotUnderstood
+     */
+    public static function of(FrequencyTable $table, ?StatedLimits $limits): self
+    {
+        $classes = $places = [];
+        $total = null;
+        foreach ($table->labels as $i => $label) {
+            $class = ClassLabel::parse($label);
+            if ($class !== null) {
+                $classes[] = $class;
+                $places[] = $i;
+            } elseif (2 * $table->counts[0][$i] === $table->total(0) && $table->counts[0][$i] > 0) {
+                $total = $label;
+            } else {
+                throw NotUnderstood::noClassLabel($label, $i + 1);
+            }
+        }
+        $unit = BigInteger::ten()->power($table->countDecimals);
+        $columns = array_map(static fn(array $counts): GroupedFigures => new GroupedFigures(ClassTable::of(
+            $classes,
+            array_map(static fn(int $place): BigRational => BigRational::nd($counts[$place], $unit), $places),
+            $limits,
+        )), $table->counts);
+        if ($columns === [] || $columns[0]->table->n()->isZero()) {
+            throw NotUnderstood::allCountsZero();
+        }
+        $scales = array_map(static fn(ClassLabel $class): int => max($class->low?->getScale() ?? 0, $class->high?->getScale() ?? 0), $classes);
+
+        return new self($columns, max(0, ...$scales), $table->countDecimals, $total);
+    }
+
+    /** @return list<array{key: string, label: string, symbol: string, shownAs: ShownAs, figures: list<Figure>}> */
+    public function figures(Basis $basis): array
+    {
+        $isSample = $basis->takenAs === TakenAs::Sample;
+        $exact = static fn(?BigRational $value, Reason $reason = Reason::NeedsOneValue): Figure => $value === null ? Figure::undefined($reason) : Figure::exact($value);
+        $quantile = static fn(int $numerator, int $denominator): callable => static fn(GroupedFigures $column): Figure => $exact($column->quantile(BigRational::nd($numerator, $denominator)));
+
+        return [
+            $this->row('n', 'Count', $isSample ? 'n' : 'N', ShownAs::Rows, static fn(GroupedFigures $column): Figure => $exact($column->table->n())),
+            $this->row('mean', 'Mean from midpoints', $isSample ? 'x̄' : 'µ', ShownAs::Unit, static fn(GroupedFigures $column): Figure => $exact($column->mean())),
+            $this->row('sd', 'Standard deviation from midpoints', $isSample ? 's' : 'σ', ShownAs::Unit, static function (GroupedFigures $column) use ($basis): Figure {
+                $variance = $column->variance($basis->takenAs);
+
+                return $variance === null ? Figure::undefined(Reason::NeedsMoreThanOne) : Figure::rootOf($variance);
+            }),
+            $this->row('variance', 'Variance from midpoints', $isSample ? 's²' : 'σ²', ShownAs::UnitSquared, static fn(GroupedFigures $column): Figure => $exact($column->variance($basis->takenAs), Reason::NeedsMoreThanOne)),
+            $this->row('q1', 'Lower quartile, interpolated', 'Q₁', ShownAs::Unit, $quantile(1, 4)),
+            $this->row('median', 'Median, interpolated', 'x̃', ShownAs::Unit, $quantile(1, 2)),
+            $this->row('q3', 'Upper quartile, interpolated', 'Q₃', ShownAs::Unit, $quantile(3, 4)),
+            $this->row('iqr', 'Interquartile range', 'IQR', ShownAs::Unit, static function (GroupedFigures $column): Figure {
+                [$q1, $q3] = [$column->quantile(BigRational::nd(1, 4)), $column->quantile(BigRational::nd(3, 4))];
+
+                return $q1 === null || $q3 === null ? Figure::undefined(Reason::NeedsOneValue) : Figure::exact($q3->minus($q1));
+            }),
+            $this->row('mode', 'Mode, interpolated in the modal class', '', ShownAs::Unit, static fn(GroupedFigures $column): Figure => $exact($column->interpolatedMode(), Reason::AllEquallyFrequent)),
+            $this->row('sum', 'Sum from midpoints', 'Σfm', ShownAs::Unit, static fn(GroupedFigures $column): Figure => $exact($column->table->n()->isZero() ? null : $column->sum())),
+        ];
+    }
+
+    /**
+     * @param callable(GroupedFigures): Figure $of
+     *
+     * @return array{key: string, label: string, symbol: string, shownAs: ShownAs, figures: list<Figure>}
+     */
+    private function row(string $key, string $label, string $symbol, ShownAs $shownAs, callable $of): array
+    {
+        return ['key' => $key, 'label' => $label, 'symbol' => $symbol, 'shownAs' => $shownAs, 'figures' => array_map($of, $this->columns)];
+    }
+
+    public function text(Figure $figure, ShownAs $shownAs, Basis $basis): ?string
+    {
+        $number = $figure->number();
+
+        return $number === null ? null : DecimalText::of($number, $shownAs === ShownAs::Rows ? $this->countDecimals : $basis->decimals->decimals($this->dataDecimals));
+    }
+
+    /** @return list<string> labels of the modal class, or classes */
+    public function modalClasses(): array
+    {
+        return array_map(fn(int $i): string => $this->columns[0]->table->rows[$i]->label, $this->columns[0]->modalClasses(true));
+    }
+
+    public function axis(): Axis
+    {
+        $rows = $this->columns[0]->table->rows;
+        $decimal = static fn(BigRational $value): BigDecimal => $value->toScale(6, RoundingMode::HALF_UP);
+
+        return Axis::covering($decimal($rows[0]->lower), $decimal($rows[count($rows) - 1]->upper));
+    }
+}

@@ -1,0 +1,116 @@
+import { scaleLinear } from 'd3-scale';
+import type { Grouped } from '../api/client';
+import { laneColour } from './colours';
+import { PictureOut } from './PictureOut';
+import { useWidth } from './useWidth';
+import { ValueAxis } from './ValueAxis';
+
+const LEFT = 108;
+const RIGHT = 26;
+const BARS = 170;
+const OGIVE = 150;
+const GAP = 28;
+const TOP = 22;
+const AXIS = 44;
+
+/** The classes as bars between their true boundaries, as high as they are dense, with the polygon through their midpoints; the ogive below, quartiles read off it. */
+export function ClassesPlot({ grouped, column, axisName, name }: { grouped: Grouped; column: number; axisName: string; name: string }) {
+    const [frame, width] = useWidth<HTMLDivElement>();
+    const x = scaleLinear([grouped.axis.from, grouped.axis.to], [LEFT, width - RIGHT]);
+    const highest = Math.max(1e-12, ...grouped.rows.map((row) => row.densities[column] ?? 0));
+    const barsBase = TOP + BARS;
+    const y = (density: number) => barsBase - (density / highest) * (BARS - 10);
+    const ogiveTop = barsBase + GAP;
+    const share = scaleLinear([0, 100], [ogiveTop + OGIVE, ogiveTop]);
+    const middle = (row: Grouped['rows'][number]) => x((row.lower + row.upper) / 2);
+    const quartiles = (['q1', 'median', 'q3'] as const).flatMap((key, i) => {
+        const value = grouped.figures.find((figure) => figure.key === key)?.values[column]?.value;
+        return typeof value === 'number' ? [{ key, value, percent: 25 * (i + 1), name: ['Q₁', 'median', 'Q₃'][i] ?? '' }] : [];
+    });
+    const first = grouped.rows[0];
+    return (
+        <figure ref={frame} className="w-full min-w-0 flex-1">
+            {width > 0 && (
+                <svg
+                    width={width}
+                    height={ogiveTop + OGIVE + AXIS}
+                    role="img"
+                    aria-label={`${axisName}, ${name}: histogram of classes with polygon, and ogive`}
+                    className="block text-fine"
+                >
+                    <text x={LEFT - 10} y={TOP + 10} textAnchor="end" fill="var(--soft)">
+                        % per unit
+                    </text>
+                    {grouped.rows.map((row, i) => (
+                        <rect
+                            key={i}
+                            data-class={row.label}
+                            x={x(row.lower)}
+                            y={y(row.densities[column] ?? 0)}
+                            width={Math.max(0.5, x(row.upper) - x(row.lower) - 1)}
+                            height={barsBase - y(row.densities[column] ?? 0)}
+                            fill={laneColour(column)}
+                            fillOpacity={row.is_open ? 0.16 : 0.36}
+                            strokeDasharray={row.is_open ? '4 3' : undefined}
+                            stroke={row.is_open ? laneColour(column) : 'none'}
+                        >
+                            <title>{`${row.label}: ${row.counts[column] ?? 0} (${row.percents[column] ?? ''} %)${row.is_open ? ', width assumed' : ''}`}</title>
+                        </rect>
+                    ))}
+                    <polyline
+                        data-polygon=""
+                        fill="none"
+                        stroke={laneColour(column)}
+                        strokeWidth={1.5}
+                        points={grouped.rows.map((row) => `${middle(row)},${y(row.densities[column] ?? 0)}`).join(' ')}
+                    />
+                    <line x1={LEFT} x2={width - RIGHT} y1={barsBase} y2={barsBase} stroke="var(--hair-strong)" />
+                    <text x={LEFT - 10} y={ogiveTop + 4} textAnchor="end" fill="var(--soft)">
+                        100 %
+                    </text>
+                    <text x={LEFT - 10} y={ogiveTop + 30} textAnchor="end" fill="var(--soft)">
+                        up to here
+                    </text>
+                    <polyline
+                        data-ogive=""
+                        fill="none"
+                        stroke={laneColour(column)}
+                        strokeWidth={1.75}
+                        points={[
+                            `${x(first?.lower ?? 0)},${share(0)}`,
+                            ...grouped.rows.map((row) => `${x(row.upper)},${share(row.cumulative[column] ?? 0)}`),
+                        ].join(' ')}
+                    />
+                    {quartiles.map((quartile) => (
+                        <g
+                            key={quartile.key}
+                            stroke="var(--soft)"
+                            strokeDasharray={quartile.key === 'median' ? undefined : '3 3'}
+                            fill="none"
+                        >
+                            <path data-quartile={quartile.key} d={`M${LEFT} ${share(quartile.percent)}H${x(quartile.value)}V${TOP}`} />
+                            <text x={x(quartile.value)} y={TOP - 6} textAnchor="middle" fill="var(--soft)" stroke="none">
+                                {quartile.name}
+                            </text>
+                        </g>
+                    ))}
+                    <ValueAxis axis={grouped.axis} name={axisName} x={x} top={ogiveTop + OGIVE} />
+                </svg>
+            )}
+            <figcaption className="mt-1 text-fine text-soft">
+                Bars stand between the true boundaries; their areas are the shares. Estimated from classes
+                {grouped.rows.some((row) => row.is_open) && '; a dashed bar is an open class of assumed width'}.
+            </figcaption>
+            <PictureOut
+                frame={frame}
+                name={`${axisName}, classes`}
+                numbers={() => [
+                    ['Class', 'Lower boundary', 'Upper boundary', 'Count', 'Cumulative %'],
+                    ...grouped.rows.map((row) =>
+                        [row.label, row.lower, row.upper, row.counts[column] ?? 0, row.cumulative[column] ?? 0].map(String),
+                    ),
+                ]}
+            />
+        </figure>
+    );
+}

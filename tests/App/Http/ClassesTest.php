@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App\Http;
+
+use App\Models\Dataset;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\App\AppTestCase;
+use Tests\App\Support\Contract;
+
+/** Classes with counts as they come in from a file. */
+final class ClassesTest extends AppTestCase
+{
+    private const FILE = "Combs,Hives,Apiary\n10-14,2.5,a\n15-19,7.5,a\n15-19,1,b\n20 and over,2,b\n";
+
+    public function test_figures_come_from_midpoints_under_the_counts_of_the_basis(): void
+    {
+        // By hand: 12 × 2.5 + 17 × 8.5 + 22 × 2 = 218.5 over 13; the median is 14.5 + (6.5 − 2.5)/8.5 × 5.
+        $classes = $this->ask($this->dataset(self::FILE), 'of=combs&counts=hives');
+        $figures = array_column($classes['figures'], null, 'key');
+
+        self::assertSame(['rounded', '1', 13.0, 218.5 / 13], [$classes['limits'], $classes['unit'], (float) $figures['n']['values'][0]['value'], $figures['mean']['values'][0]['value']]);
+        self::assertEqualsWithDelta(14.5 + 4 / 8.5 * 5, $figures['median']['values'][0]['value'], 1e-14);
+        self::assertSame([['9.5 to 14.5', '12', false], ['14.5 to 19.5', '17', false], ['19.5 to 24.5', '22', true]], array_map(static fn(array $row): array => [$row['boundaries'], $row['midpoint'], $row['is_open']], $classes['rows']));
+        self::assertSame(['15-19'], $classes['modal_classes']);
+    }
+
+    public function test_groups_have_counts_and_figures_of_their_own(): void
+    {
+        $classes = $this->ask($this->dataset(self::FILE), 'of=combs&counts=hives&by=apiary');
+
+        self::assertEquals([[2.5, 2.5, 0], [8.5, 7.5, 1], [2, 0, 2]], array_column($classes['rows'], 'counts'));
+        self::assertEquals([13, 10, 3], array_column($classes['figures'][0]['values'], 'value'));
+    }
+
+    public function test_limits_can_be_taken_otherwise(): void
+    {
+        $classes = $this->ask($this->dataset(self::FILE), 'of=combs&counts=hives&limits=completed');
+
+        self::assertSame(['completed', '10 to 15', '12.5'], [$classes['limits'], $classes['rows'][0]['boundaries'], $classes['rows'][0]['midpoint']]);
+    }
+
+    public function test_a_total_row_is_left_out_and_said_so(): void
+    {
+        $classes = $this->ask($this->dataset("Combs,Hives\n10-14,2\n15-19,5\nall of them,7\n"), 'of=combs&counts=hives');
+
+        self::assertSame(['all of them', 2], [$classes['total_left_out'], count($classes['rows'])]);
+    }
+
+    public function test_a_sheet_says_whether_its_labels_read_as_classes(): void
+    {
+        $sheets = $this->profile($this->dataset(self::FILE), 'of=combs,apiary')['sheets'];
+
+        self::assertSame([true, false], array_column($sheets, 'reads_as_classes'));
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function mistakes(): iterable
+    {
+        yield 'overlap' => ["c,f\n10-15,2\n14-19,5\n", 'The classes "10-15" and "14-19" overlap. Correct one of their limits.'];
+        yield 'gap' => ["c,f\n10-14,2\n15-19,1\n25-29,5\n", 'Between the classes "15-19" and "25-29" lies a gap. Add the class that is missing, with a count of 0 if nothing is in it.'];
+        yield 'all counts zero' => ["c,f\n10-14,0\n15-19,0\n", 'All counts are 0.'];
+        yield 'no class' => ["c,f\n10-14,1\n15-19,3\nmany,9\n", '"many" in row 3 reads as no class. Write it like 12-17, 12 to 17, under 6, or 48 and over.'];
+    }
+
+    #[DataProvider('mistakes')]
+    public function test_mistakes_are_answered_with_place_and_remedy(string $file, string $sentence): void
+    {
+        $dataset = $this->dataset($file);
+
+        self::assertSame($sentence, $this->getJson("/api/datasets/{$dataset->id}/classes?of=c&counts=f")->assertStatus(422)->json('message'));
+    }
+
+    /** @return array<string, mixed> */
+    private function ask(Dataset $dataset, string $words): array
+    {
+        $answer = $this->getJson("/api/datasets/{$dataset->id}/classes?{$words}")->assertOk();
+        Contract::assertMeets('showClasses', $answer);
+
+        return $answer->json();
+    }
+}
