@@ -213,6 +213,12 @@ def main():
                 profile(f"{words}&quartiles={rule}", False)
                 warm.append(client.server_seconds)
             show_time(work, statistics.median(warm), sorted(warm)[-2], 20, 50)
+        binned = []
+        for i in range(33):
+            # Some 20 to 80 classes, from a start that moves.
+            profile(f"&classes={low - 1 + i / 50:.2f}:{(high - low) / (20 + 2 * i):.3f}", False)
+            binned.append(client.server_seconds)
+        show_time("other classes, server", statistics.median(binned), sorted(binned)[-2], 20, 50)
 
     # Rows: windows anywhere, and edits until the figures are there again. Server time, as the server itself says.
     random.seed(7)

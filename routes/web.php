@@ -47,6 +47,7 @@ Route::prefix('api')->group(static function (): void {
         Route::get('datasets/{dataset}/working', [ProfileController::class, 'working'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/matches', [ProfileController::class, 'matches'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/standing', [ProfileController::class, 'standing'])->can('view', 'dataset');
+        Route::get('datasets/{dataset}/comparison', [ProfileController::class, 'comparison'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/classes', [ClassesController::class, 'show'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/plots/dots', [PlotController::class, 'dots'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/plots/stems', [PlotController::class, 'stems'])->can('view', 'dataset');

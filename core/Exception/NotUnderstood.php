@@ -122,4 +122,9 @@ final class NotUnderstood extends RuntimeException implements CoreException
     {
         return new self('All counts are 0.');
     }
+
+    public static function noTolerance(string $text): self
+    {
+        return new self("\"{$text}\" is no tolerance: write 15% or 0.5.");
+    }
 }

@@ -20,6 +20,10 @@ test('a pasted table of classes comes to mean and standard deviation, counts are
     await expect(page.getByText('open, width assumed')).toBeVisible();
     await expect(page.getByRole('button', { name: 'Use it as counts' })).toBeHidden();
 
+    await page.getByLabel('near a stated').fill('14.0');
+    await page.getByRole('button', { name: 'Compare', exact: true }).click();
+    await expect(page.getByText('16.8 lies above 11.9–16.1: it is 20.1 % more than the stated 14.0, and 15 % was allowed.')).toBeVisible();
+
     await choose(page, /^Limits are/, 'completed units');
     await expect(page.getByRole('region', { name: 'Classes', exact: true })).toContainText('10 to 15');
     await expect(page.locator('td[data-grouped="mean"]')).toHaveText('17.3');

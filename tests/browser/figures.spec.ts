@@ -44,7 +44,7 @@ test('figures are chosen one by one and in sets, of which one can have one’s o
 
     await page.goto(new URL(page.url()).pathname + '?of=x');
     await expect(page.getByRole('button', { name: 'Figures shown: For the board' })).toBeVisible();
-    expect(await figures(page, 'skewness')).toEqual(['1.331']);
+    await expect.poll(() => figures(page, 'skewness')).toEqual(['1.331']);
     await page.getByRole('button', { name: /^Figures shown/ }).click();
     await page.getByRole('button', { name: 'Delete the set For the board' }).click();
     await page.getByRole('button', { name: 'Essentials' }).click();

@@ -12,7 +12,9 @@ use App\Http\Resources\ProfileResource;
 use App\Http\Resources\StandingResource;
 use App\Http\Resources\WorkingResource;
 use App\Models\Dataset;
+use App\Store\CompareStated;
 use App\Store\ProfileVariables;
+use Illuminate\Http\JsonResponse;
 
 final class ProfileController
 {
@@ -36,6 +38,13 @@ final class ProfileController
     public function matches(Dataset $dataset, FigureRequest $request, ProfileVariables $profile): MatchResource
     {
         return new MatchResource($profile->matches($dataset, $request->question($dataset), $request->stated(), $request->column()));
+    }
+
+    public function comparison(Dataset $dataset, FigureRequest $request, CompareStated $compare): JsonResponse
+    {
+        $answer = $compare->answer($dataset, $request->question($dataset), $request->statistic(), $request->stated(), $request->tolerance(), $request->limits(), $request->column());
+
+        return new JsonResponse(['sentence' => $answer['sentence'], 'is_within' => $answer['comparison']?->isWithin]);
     }
 
     public function standing(Dataset $dataset, FigureRequest $request, ProfileVariables $profile): StandingResource

@@ -6,10 +6,12 @@ namespace App\Http\Requests;
 
 use Brick\Math\BigDecimal;
 use Closure;
+use Illuminate\Validation\Rule;
 use Illuminate\Validation\Rules\Enum;
 use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Figures\Catalogue;
 use RowTally\Core\Figures\Statistic;
+use RowTally\Core\Grouped\StatedLimits;
 use RowTally\Core\Match\Stated;
 
 /** A question about one variable, overall or in one group: one figure, a figure that was stated, or a value. */
@@ -25,6 +27,8 @@ final class FigureRequest extends ProfileRequest
             'figure' => ['nullable', 'string', 'max:60'],
             'stated' => ['nullable', 'string', 'max:40'],
             'value' => ['nullable', 'string', 'max:40'],
+            'tolerance' => ['nullable', 'string', 'max:40'],
+            'limits' => ['nullable', 'string', Rule::enum(StatedLimits::class)],
         ];
     }
 
@@ -49,6 +53,18 @@ final class FigureRequest extends ProfileRequest
         $stated = Stated::of($this->word('value') ?? '');
 
         return $stated->isPercent ? throw NotUnderstood::noNumber($this->word('value') ?? '') : $stated->value;
+    }
+
+    /** As it was typed: `15%` or `0.5`. */
+    public function tolerance(): string
+    {
+        return $this->word('tolerance') ?? '0';
+    }
+
+    /** What the limits of classes stand for; null = recognised. */
+    public function limits(): ?StatedLimits
+    {
+        return $this->enum('limits', StatedLimits::class);
     }
 
     /** 0 = overall, then the groups as they are shown. */

@@ -5,6 +5,7 @@ import { Notation } from '../ui/Notation';
 import { Waiting } from '../ui/Waiting';
 import { useMatches, useStanding } from './queries';
 import type { Question } from './question';
+import { StatedEntry } from './StatedEntry';
 
 /** Two questions about one variable: where a value stands, and how a figure that one was given may have come about. */
 export function AskLine({
@@ -29,6 +30,9 @@ export function AskLine({
             <div className="flex flex-wrap gap-x-8 gap-y-2">
                 <Entry label="Where does" after={`${unit === null ? '' : `${unit} `}stand?`} action="Show" onUse={setValue} />
                 <Entry label="Given a figure of" after="– how did it come about?" action="Match" onUse={setStated} />
+            </div>
+            <div className="mt-2">
+                <StatedEntry dataset={dataset} revision={revision} question={question} variable={variable} />
             </div>
             {standing.isError && <Trouble>{standing.error.message}</Trouble>}
             {standing.data !== undefined && value !== '' && (

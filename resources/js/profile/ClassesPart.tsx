@@ -7,6 +7,7 @@ import { WordChoice } from '../ui/WordChoice';
 import { figureName, fullText } from './figureCells';
 import { useClasses } from './queries';
 import type { Question } from './question';
+import { StatedEntry } from './StatedEntry';
 
 /** A category whose labels are classes: what they cover, figures estimated from them, histogram, polygon and ogive. */
 export function ClassesPart({
@@ -110,6 +111,9 @@ export function ClassesPart({
                             </table>
                         </div>
                         <ClassesPlot grouped={data} column={0} axisName={axisName} name={names[0] ?? ''} />
+                    </div>
+                    <div className="mt-4 border-t border-hair pt-3">
+                        <StatedEntry dataset={dataset} revision={revision} question={question} variable={variable} />
                     </div>
                     <div className="mt-5 flex flex-wrap items-baseline gap-x-6">
                         <h3 className="font-semibold">The classes</h3>

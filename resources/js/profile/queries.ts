@@ -171,6 +171,30 @@ export function useRange(
     });
 }
 
+/** Whether a figure lies near a stated one; null asks nothing. */
+export function useComparison(
+    dataset: number,
+    revision: number,
+    question: Question,
+    variable: string,
+    asked: { figure: string; stated: string; tolerance: string } | null,
+) {
+    const words = questionWords({ ...question, of: [variable] });
+    const limits = question.limits === '' ? {} : { limits: question.limits as Grouped['limits'] };
+    return useQuery({
+        queryKey: ['comparison', dataset, revision, words, limits, asked],
+        queryFn: async ({ signal }) =>
+            bodyOf(
+                await api.GET('/datasets/{dataset}/comparison', {
+                    params: { path: { dataset }, query: { ...words, ...limits, figure: '', stated: '', ...asked } },
+                    signal,
+                }),
+            ),
+        enabled: asked !== null,
+        staleTime: Infinity,
+    });
+}
+
 const figures = ['figures'];
 
 export function useFigureChoices() {

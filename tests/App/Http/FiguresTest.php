@@ -182,6 +182,15 @@ final class FiguresTest extends AppTestCase
         self::assertSame('3 below, 1 equal, 1 above', $standing['counts']);
     }
 
+    public function test_a_figure_is_compared_with_a_stated_one(): void
+    {
+        $comparison = $this->ask('comparison', 'compareStated', $this->dataset("x (kg)\n5\n6.2\n8\n"), 'of=x&figure=mean&stated=8.0&tolerance=' . urlencode('15%'));
+
+        self::assertSame(['sentence' => '6.40 kg lies below 6.8–9.2: it is 20.0 % less than the stated 8.0, and 15 % was allowed.', 'is_within' => false], $comparison);
+        $undefined = $this->ask('comparison', 'compareStated', $this->dataset("x\n5\n"), 'of=x&figure=sd&stated=1');
+        self::assertSame([null, 'Standard deviation: needs at least 2 values'], [$undefined['is_within'], $undefined['sentence']]);
+    }
+
     public function test_two_way_counts_have_percents_of_column_row_and_total(): void
     {
         $rows = $this->profile($this->dataset(self::JARS), 'of=kind&by=shelf')['sheets'][0]['frequencies'];
