@@ -11,8 +11,10 @@ use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Display\FigureText;
 use RowTally\Core\Figures\Standing;
 use RowTally\Core\Figures\Statistic;
+use RowTally\Core\Frequency\FrequencyKind;
 use RowTally\Core\Frequency\FrequencyTable;
 use RowTally\Core\Frequency\NumberFrequencies;
+use RowTally\Core\Grouped\ClassCost;
 use RowTally\Core\Match\Explanation;
 use RowTally\Core\Match\FindFigure;
 use RowTally\Core\Match\Stated;
@@ -107,6 +109,9 @@ final readonly class ProfileVariables
             $question->byCount ? $frequencies->byCount() : $frequencies,
             $variable->unread === 0 ? [] : UnreadCells::of($variable, $dataset->revision, self::UNREAD_SHOWN),
             $columns[0]->countDecimals,
+            classCosts: $frequencies->kind === FrequencyKind::Classes && $profile->stack !== null
+                ? ClassCost::of($columns[0], $profile->stack->histograms[0], $question->basis->takenAs)
+                : null,
         );
     }
 

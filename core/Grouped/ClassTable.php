@@ -6,8 +6,10 @@ namespace RowTally\Core\Grouped;
 
 use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
+use RowTally\Core\Basis\ClassEdge;
 use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Parsing\ClassLabel;
+use RowTally\Core\Plots\Classes;
 
 /**
  * Classes with counts, made sure of: in order, without overlaps or gaps, open ones with an assumed width.
@@ -65,6 +67,22 @@ final readonly class ClassTable
         }
 
         return new self($rows, $limits, $limits === StatedLimits::Boundaries ? null : $unit);
+    }
+
+    /**
+     * Classes that were made, not stated: their edges are the boundaries.
+     *
+     * @param list<BigRational> $counts one for each class
+     */
+    public static function between(Classes $classes, array $counts): self
+    {
+        $rows = [];
+        foreach ($classes->labels(ClassEdge::Left) as $i => $label) {
+            [$lower, $upper] = [$classes->edge($i)->toBigRational(), $classes->edge($i + 1)->toBigRational()];
+            $rows[] = new ClassRow($label, $lower, $upper, $lower, $upper, $counts[$i], false, $lower->plus($upper)->dividedBy(2)->simplified());
+        }
+
+        return new self($rows, StatedLimits::Boundaries, null);
     }
 
     public function n(): BigRational

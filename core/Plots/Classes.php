@@ -75,7 +75,7 @@ final readonly class Classes
         return array_map(fn(int $i): float => (float) (string) $this->edge($i), range(0, $this->number));
     }
 
-    /** @return list<string> each class in words: "20 to under 25", or "over 20 to 25"; the whole number it is centred on */
+    /** @return non-empty-list<string> each class in words: "20 to under 25", or "over 20 to 25"; the whole number it is centred on */
     public function labels(ClassEdge $edge): array
     {
         return array_map(fn(int $i): string => $this->label($i, $edge), range(0, $this->number - 1));

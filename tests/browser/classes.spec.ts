@@ -17,6 +17,11 @@ test('a pasted table of classes comes to mean and standard deviation, counts are
     await expect(page.locator('td[data-grouped="mean"]')).toHaveText('16.8');
     await expect(page.locator('td[data-grouped="sd"]')).toHaveText('3.1');
     await expect(page.locator('rect[data-class]')).toHaveCount(3);
+    await expect(page.locator('g[data-box="estimated"] rect')).toHaveCount(1);
+    // 8.5 of 13 hives are 65.4 %, in a class 5 wide.
+    await expect(page.getByRole('region', { name: 'Classes', exact: true }).getByRole('row').nth(2)).toHaveText(
+        /^15-19.*65\.4\s*84\.6\s*13\.08$/,
+    );
     await expect(page.getByText('open, width assumed')).toBeVisible();
     await expect(page.getByRole('button', { name: 'Use it as counts' })).toBeHidden();
 

@@ -60,6 +60,7 @@ test('a percentile that could be a fraction is asked back', async ({ page }) => 
     await page.getByRole('button', { name: 'the 15th percentile' }).click();
     await expect.poll(() => figures(page, 'percentile_15')).toEqual(['15.00']);
     expect(await figures(page, 'percentile_5')).toEqual(['5.00']);
+    await expect(page.locator('[data-cost="mean"]')).toHaveText(/^mean (49|50|51)\.\d\d \(/);
 });
 
 test('every convention of the basis is changed in its line and stands in the address', async ({ page }) => {
@@ -149,6 +150,8 @@ test('frequencies of categories one way and two way, of numbers by value and by 
     await uploadAndOpen(page, 'frequencies.csv', jars, 'Kind');
     const table = page.getByRole('region', { name: 'Frequency table' });
     await expect(table.getByRole('row', { name: /^lime/ })).toHaveText(/lime\s*3\s*60\.0\s*100\.0/);
+    await choose(page, /^Drawn as/, 'strokes in fives');
+    await expect(table.locator('svg[data-tally="3"]')).toBeVisible();
     await choose(page, /^Order of the table/, 'order of count');
     await expect(table.getByRole('row').nth(1)).toHaveText(/^lime/);
     await choose(page, /^Split by/, 'Shelf');

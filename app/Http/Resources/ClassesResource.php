@@ -70,7 +70,16 @@ final class ClassesResource extends JsonResource
             'cumulative' => $each(static fn(GroupedFigures $column): float => $percent($column, $upTo($column))),
             'cumulative_texts' => $each(static fn(GroupedFigures $column): string => DecimalText::of($percent($column, $upTo($column)), 1)),
             'densities' => $each(static fn(GroupedFigures $column): float => $percent($column, $column->table->rows[$i]->count) / self::number($row->width())),
+            'density_texts' => $each(fn(GroupedFigures $column): string => DecimalText::of($percent($column, $column->table->rows[$i]->count) / self::number($row->width()), $this->densityDecimals())),
         ];
+    }
+
+    /** Enough for three digits of what one per cent a unit is in the widest class. */
+    private function densityDecimals(): int
+    {
+        $widest = max(array_map(static fn(ClassRow $row): float => self::number($row->width()), $this->resource->columns[0]->table->rows));
+
+        return max(1, 1 + (int) ceil(log10($widest)));
     }
 
     private static function number(BigRational $ratio): float

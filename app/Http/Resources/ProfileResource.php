@@ -9,6 +9,8 @@ use App\Store\VariableSheet;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Display\DecimalText;
+use RowTally\Core\Grouped\ClassCost;
 use RowTally\Core\Grouped\GroupedProfile;
 
 /** @property ProfileAnswer $resource */
@@ -49,7 +51,22 @@ final class ProfileResource extends JsonResource
             'stack' => $sheet->stack === null ? null : new StackResource($sheet->stack),
             'frequencies' => FrequencyRows::of($sheet->frequencies),
             'reads_as_classes' => $sheet->variable->type === VariableType::Category && $sheet->frequencies !== null && GroupedProfile::readsAsClasses($sheet->frequencies),
+            'class_costs' => $sheet->classCosts === null ? null : array_map(fn(ClassCost $cost): array => $this->classCost($cost, $sheet), $sheet->classCosts),
             'dates' => OverviewResource::dates($sheet),
+        ];
+    }
+
+    /** @return array<string, string> */
+    private function classCost(ClassCost $cost, VariableSheet $sheet): array
+    {
+        $decimals = $this->resource->question->basis->decimals->decimals($sheet->variable->shown_decimals ?? $sheet->variable->decimals);
+        $difference = DecimalText::of($cost->difference(), $decimals);
+
+        return [
+            'key' => $cost->key,
+            'label' => $cost->label,
+            'from_classes' => DecimalText::of($cost->fromClasses->number() ?? 0.0, $decimals),
+            'difference' => $cost->difference() > 0 ? "+{$difference}" : $difference,
         ];
     }
 }

@@ -1113,6 +1113,13 @@ export interface components {
             /** @description Empty unless a number. */
             figures: components["schemas"]["FigureRow"][];
             stack: null | components["schemas"]["Stack"];
+            /** @description Of a number told by classes: what the classes alone would give, and how far that is from the rows. */
+            class_costs: {
+                key: string;
+                label: string;
+                from_classes: string;
+                difference: string;
+            }[] | null;
             frequencies: null | components["schemas"]["Frequencies"];
             /** @description Whether the labels of a category read as classes. */
             reads_as_classes: boolean;
@@ -1157,6 +1164,7 @@ export interface components {
                 cumulative_texts: string[];
                 /** @description Percent for each unit. */
                 densities: number[];
+                density_texts: string[];
             }[];
             figures: components["schemas"]["FigureRow"][];
             axis: components["schemas"]["Axis"];

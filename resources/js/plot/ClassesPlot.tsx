@@ -9,7 +9,8 @@ const LEFT = 108;
 const RIGHT = 26;
 const BARS = 170;
 const OGIVE = 150;
-const GAP = 28;
+const BOX = 16;
+const GAP = 64;
 const TOP = 22;
 const AXIS = 44;
 
@@ -28,6 +29,10 @@ export function ClassesPlot({ grouped, column, axisName, name }: { grouped: Grou
         return typeof value === 'number' ? [{ key, value, percent: 25 * (i + 1), name: ['Q₁', 'median', 'Q₃'][i] ?? '' }] : [];
     });
     const first = grouped.rows[0];
+    const filled = grouped.rows.filter((row) => (row.counts[column] ?? 0) > 0);
+    const ends = [filled[0]?.lower, filled[filled.length - 1]?.upper] as const;
+    const [q1, , q3] = quartiles;
+    const boxTop = barsBase + 14;
     return (
         <figure ref={frame} className="w-full min-w-0 flex-1">
             {width > 0 && (
@@ -35,7 +40,7 @@ export function ClassesPlot({ grouped, column, axisName, name }: { grouped: Grou
                     width={width}
                     height={ogiveTop + OGIVE + AXIS}
                     role="img"
-                    aria-label={`${axisName}, ${name}: histogram of classes with polygon, and ogive`}
+                    aria-label={`${axisName}, ${name}: histogram of classes with polygon, estimated box, and ogive`}
                     className="block text-fine"
                 >
                     <text x={LEFT - 10} y={TOP + 10} textAnchor="end" fill="var(--soft)">
@@ -81,6 +86,18 @@ export function ClassesPlot({ grouped, column, axisName, name }: { grouped: Grou
                             ...grouped.rows.map((row) => `${x(row.upper)},${share(row.cumulative[column] ?? 0)}`),
                         ].join(' ')}
                     />
+                    {quartiles.length === 3 && ends[0] !== undefined && ends[1] !== undefined && (
+                        <g data-box="estimated" stroke={laneColour(column)} strokeDasharray="4 3" fill="none">
+                            <title>Estimated from the classes: quartiles interpolated, ends at the outermost boundaries</title>
+                            <text x={LEFT - 10} y={boxTop + BOX / 2 + 4} textAnchor="end" fill="var(--soft)" stroke="none">
+                                box, estimated
+                            </text>
+                            <path
+                                d={`M${x(ends[0])} ${boxTop + BOX / 2}H${x(q1?.value ?? 0)}M${x(q3?.value ?? 0)} ${boxTop + BOX / 2}H${x(ends[1])}`}
+                            />
+                            <rect x={x(q1?.value ?? 0)} y={boxTop} width={x(q3?.value ?? 0) - x(q1?.value ?? 0)} height={BOX} />
+                        </g>
+                    )}
                     {quartiles.map((quartile) => (
                         <g
                             key={quartile.key}
@@ -98,7 +115,8 @@ export function ClassesPlot({ grouped, column, axisName, name }: { grouped: Grou
                 </svg>
             )}
             <figcaption className="mt-1 text-fine text-soft">
-                Bars stand between the true boundaries; their areas are the shares. Estimated from classes
+                Bars stand between the true boundaries; their areas are the shares. The box is estimated: its ends are the outermost
+                boundaries
                 {grouped.rows.some((row) => row.is_open) && '; a dashed bar is an open class of assumed width'}.
             </figcaption>
             <PictureOut

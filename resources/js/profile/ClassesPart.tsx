@@ -39,8 +39,19 @@ export function ClassesPart({
         data === undefined
             ? []
             : [
-                  ['Class', 'Boundaries', 'Width', 'Midpoint', ...names.map((name) => `${name}: count`)],
-                  ...data.rows.map((row) => [row.label, row.boundaries, row.width, row.midpoint, ...row.counts.map(String)]),
+                  [
+                      ...['Class', 'Boundaries', 'Width', 'Midpoint'],
+                      ...names.flatMap((name) => ['count', '%', 'cumulative %', '% per unit'].map((what) => `${name}: ${what}`)),
+                  ],
+                  ...data.rows.map((row) => [
+                      ...[row.label, row.boundaries, row.width, row.midpoint],
+                      ...names.flatMap((_, i) => [
+                          String(row.counts[i]),
+                          row.percents[i] ?? '',
+                          row.cumulative_texts[i] ?? '',
+                          row.density_texts[i] ?? '',
+                      ]),
+                  ]),
                   ['Basis', basis],
               ];
     return (
@@ -133,8 +144,11 @@ export function ClassesPart({
                                             <bdi>{names.length === 1 ? 'Count' : name}</bdi>
                                         </th>
                                     ))}
-                                    <th className="px-3 py-1 text-right font-normal">%</th>
-                                    <th className="px-3 py-1 text-right font-normal">Cumulative %</th>
+                                    {['%', 'Cumulative %', '% per unit'].map((head) => (
+                                        <th key={head} className="px-3 py-1 text-right font-normal">
+                                            {head}
+                                        </th>
+                                    ))}
                                 </tr>
                             </thead>
                             <tbody>
@@ -154,8 +168,11 @@ export function ClassesPart({
                                                 {count(number)}
                                             </td>
                                         ))}
-                                        <td className="figures px-3 py-1 text-right">{row.percents[0]}</td>
-                                        <td className="figures px-3 py-1 text-right">{row.cumulative_texts[0]}</td>
+                                        {[row.percents[0], row.cumulative_texts[0], row.density_texts[0]].map((text, k) => (
+                                            <td key={k} className="figures px-3 py-1 text-right">
+                                                {text}
+                                            </td>
+                                        ))}
                                     </tr>
                                 ))}
                             </tbody>

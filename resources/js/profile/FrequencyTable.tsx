@@ -1,6 +1,8 @@
 import { useState } from 'react';
-import type { Frequencies } from '../api/client';
+import type { Frequencies, Sheet } from '../api/client';
 import { laneColour } from '../plot/colours';
+import { areTallied } from '../plot/fives';
+import { TallyMarks } from '../plot/TallyMarks';
 import { TableOut } from '../ui/copying';
 import { count } from '../ui/format';
 import { WordChoice } from '../ui/WordChoice';
@@ -19,6 +21,7 @@ type Share = (typeof shares)[number]['value'];
 /** How often each label, value or class occurs: one way with every percent, by group in counts or one kind of percent. */
 export function FrequencyTable({
     table,
+    costs,
     names,
     name,
     basis,
@@ -26,6 +29,8 @@ export function FrequencyTable({
     onAsk,
 }: {
     table: Frequencies;
+    /** What the classes alone would give; null where it is not told by classes. */
+    costs: Sheet['class_costs'];
     /** Overall, then the groups. */
     names: string[];
     /** Of the variable, with its unit. */
@@ -36,7 +41,9 @@ export function FrequencyTable({
     onAsk: (change: Partial<Question>) => void;
 }) {
     const [share, setShare] = useState<Share>('counts');
+    const [drawn, setDrawn] = useState('bars');
     const isOneWay = names.length === 1;
+    const canTally = isOneWay && areTallied(table.rows.map((row) => row.counts[0] ?? 0));
     const cells = () => [
         [
             heads[table.kind],
@@ -76,6 +83,20 @@ export function FrequencyTable({
                                 options={[...shares]}
                                 value={share}
                                 onChange={(value) => setShare(value as Share)}
+                            />
+                        </>
+                    )}
+                    {canTally && (
+                        <>
+                            , drawn as{' '}
+                            <WordChoice
+                                name="Drawn as"
+                                options={[
+                                    { value: 'bars', words: 'bars' },
+                                    { value: 'strokes', words: 'strokes in fives' },
+                                ]}
+                                value={drawn}
+                                onChange={setDrawn}
                             />
                         </>
                     )}
@@ -138,7 +159,7 @@ export function FrequencyTable({
                                     </bdi>
                                 </th>
                                 {isOneWay ? (
-                                    <OneWay row={row} table={table} />
+                                    <OneWay row={row} table={table} asStrokes={canTally && drawn === 'strokes'} />
                                 ) : (
                                     names.map((_, i) => <Cell key={i}>{shownShare(row, share, i)}</Cell>)
                                 )}
@@ -173,13 +194,26 @@ export function FrequencyTable({
                     </tbody>
                 </table>
             </div>
+            {costs !== null && costs.length > 0 && (
+                <p className="mt-2 text-small text-soft">
+                    From these classes alone, and how far from the rows:{' '}
+                    {costs.map((cost, i) => (
+                        <span key={cost.key} data-cost={cost.key}>
+                            {i > 0 && ', '}
+                            {cost.label} <b className="figures font-medium text-ink">{cost.from_classes}</b>{' '}
+                            {Number(cost.difference) === 0 ? '(the same)' : `(${cost.difference.replace('-', '−')})`}
+                        </span>
+                    ))}
+                    .
+                </p>
+            )}
         </section>
     );
 }
 
 type Row = Frequencies['rows'][number];
 
-function OneWay({ row, table }: { row: Row; table: Frequencies }) {
+function OneWay({ row, table, asStrokes }: { row: Row; table: Frequencies; asStrokes: boolean }) {
     const highest = Math.max(1, ...table.rows.map((other) => other.counts[0] ?? 0));
     return (
         <>
@@ -188,7 +222,11 @@ function OneWay({ row, table }: { row: Row; table: Frequencies }) {
             <Cell>{row.percent[0] ?? ''}</Cell>
             <Cell>{row.cumulative[0] ?? ''}</Cell>
             <td className="w-48 py-1 pl-3">
-                <div className="h-3.5 bg-bar" style={{ width: `${(100 * (row.counts[0] ?? 0)) / highest}%` }} />
+                {asStrokes ? (
+                    <TallyMarks count={row.counts[0] ?? 0} />
+                ) : (
+                    <div className="h-3.5 bg-bar" style={{ width: `${(100 * (row.counts[0] ?? 0)) / highest}%` }} />
+                )}
             </td>
         </>
     );

@@ -137,6 +137,7 @@ export function Sheet({
             {sheet.frequencies !== null && (sheet.type !== 'number' || sheet.stack !== null) && (
                 <FrequencyTable
                     table={sheet.frequencies}
+                    costs={sheet.class_costs}
                     names={names}
                     name={axisName}
                     basis={profile.basis.words}

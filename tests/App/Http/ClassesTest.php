@@ -24,6 +24,7 @@ final class ClassesTest extends AppTestCase
         self::assertEqualsWithDelta(14.5 + 4 / 8.5 * 5, $figures['median']['values'][0]['value'], 1e-14);
         self::assertSame([['9.5 to 14.5', '12', false], ['14.5 to 19.5', '17', false], ['19.5 to 24.5', '22', true]], array_map(static fn(array $row): array => [$row['boundaries'], $row['midpoint'], $row['is_open']], $classes['rows']));
         self::assertSame(['15-19'], $classes['modal_classes']);
+        self::assertSame([['3.85'], ['13.08'], ['3.08']], array_column($classes['rows'], 'density_texts'));
     }
 
     public function test_groups_have_counts_and_figures_of_their_own(): void

@@ -209,10 +209,16 @@ final class FiguresTest extends AppTestCase
             $rows .= (string) ($i * $i) . "\n";
         }
         $dataset = $this->dataset($rows);
-        $classes = $this->profile($dataset, 'of=x')['sheets'][0]['frequencies'];
+        $sheet = $this->profile($dataset, 'of=x')['sheets'][0];
+        $classes = $sheet['frequencies'];
         self::assertSame(['classes', 100], [$classes['kind'], $classes['totals'][0]]);
+        $mean = $sheet['class_costs'][0];
+        self::assertSame('mean', $mean['key']);
+        self::assertEqualsWithDelta(3283.5, (float) $mean['from_classes'] - (float) $mean['difference'], 0.11);
 
-        $values = $this->profile($dataset, 'of=x&distinct=yes')['sheets'][0]['frequencies'];
+        $sheet = $this->profile($dataset, 'of=x&distinct=yes')['sheets'][0];
+        self::assertNull($sheet['class_costs']);
+        $values = $sheet['frequencies'];
         self::assertSame(['values', 100, '9801'], [$values['kind'], count($values['rows']), $values['rows'][99]['label']]);
     }
 
