@@ -44,8 +44,14 @@ final readonly class FigureText
             ShownAs::Probability => abs($figure->value) < self::SMALLEST_PROBABILITY && $figure->value !== 0.0
                 ? DecimalText::significant($figure->value, 2)
                 : DecimalText::of($figure->value, self::PROBABILITY_DECIMALS),
-            default => $this->withDecimals($figure->value, $this->basis->decimals->decimals($this->dataDecimals)),
+            default => $this->inUnit($figure->value),
         };
+    }
+
+    /** A number in the unit of the data, or in its square. */
+    public function inUnit(int|float $value): string
+    {
+        return $this->withDecimals($value, $this->basis->decimals->decimals($this->dataDecimals));
     }
 
     private function withDecimals(int|float $value, ?int $decimals): string

@@ -11,6 +11,7 @@ use Brick\Math\RoundingMode;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\TakenAs;
 use RowTally\Core\Display\DecimalText;
+use RowTally\Core\Display\FigureText;
 use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Figures\Figure;
 use RowTally\Core\Figures\Reason;
@@ -116,7 +117,11 @@ final readonly class GroupedProfile
     {
         $number = $figure->number();
 
-        return $number === null ? null : DecimalText::of($number, $shownAs === ShownAs::Rows ? $this->countDecimals : $basis->decimals->decimals($this->dataDecimals));
+        return match (true) {
+            $number === null => null,
+            $shownAs === ShownAs::Rows => DecimalText::of($number, $this->countDecimals),
+            default => (new FigureText($basis, $this->dataDecimals))->inUnit($number),
+        };
     }
 
     /** @return list<string> labels of the modal class, or classes */

@@ -9,7 +9,7 @@ use App\Store\VariableSheet;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use RowTally\Core\Columns\VariableType;
-use RowTally\Core\Display\DecimalText;
+use RowTally\Core\Display\FigureText;
 use RowTally\Core\Grouped\ClassCost;
 use RowTally\Core\Grouped\GroupedProfile;
 
@@ -59,13 +59,13 @@ final class ProfileResource extends JsonResource
     /** @return array<string, string> */
     private function classCost(ClassCost $cost, VariableSheet $sheet): array
     {
-        $decimals = $this->resource->question->basis->decimals->decimals($sheet->variable->shown_decimals ?? $sheet->variable->decimals);
-        $difference = DecimalText::of($cost->difference(), $decimals);
+        $display = new FigureText($this->resource->question->basis, $sheet->variable->shown_decimals ?? $sheet->variable->decimals);
+        $difference = $display->inUnit($cost->difference());
 
         return [
             'key' => $cost->key,
             'label' => $cost->label,
-            'from_classes' => DecimalText::of($cost->fromClasses->number() ?? 0.0, $decimals),
+            'from_classes' => $display->inUnit($cost->fromClasses->number() ?? 0.0),
             'difference' => $cost->difference() > 0 ? "+{$difference}" : $difference,
         ];
     }

@@ -35,6 +35,15 @@ final class ClassesTest extends AppTestCase
         self::assertEquals([13, 10, 3], array_column($classes['figures'][0]['values'], 'value'));
     }
 
+    public function test_whole_counts_give_what_as_many_rows_give(): void
+    {
+        $counted = $this->ask($this->dataset("Combs,Hives\n10-14,2\n15-19,3\n20-29,1\n"), 'of=combs&counts=hives');
+        $rows = $this->ask($this->dataset("Combs\n10-14\n15-19\n15-19\n10-14\n20-29\n15-19\n"), 'of=combs');
+
+        self::assertSame($rows['figures'], $counted['figures']);
+        self::assertSame($rows['rows'], $counted['rows']);
+    }
+
     public function test_limits_can_be_taken_otherwise(): void
     {
         $classes = $this->ask($this->dataset(self::FILE), 'of=combs&counts=hives&limits=completed');
