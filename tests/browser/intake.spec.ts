@@ -46,7 +46,7 @@ test('the messy file as it was sent comes through intake with no unread cell', a
     await expect(page.getByText('Every cell could be read.')).toBeVisible();
     await page.getByRole('button', { name: 'Bring in the rows' }).click();
     await page.getByRole('link', { name: 'Open its profile' }).click();
-    await page.getByRole('button', { name: 'Honey yield' }).click();
+    await page.getByRole('region', { name: 'Overview table' }).getByRole('button', { name: 'Honey yield', exact: true }).click();
     await expect.poll(() => figures(page, 'n')).toEqual(['223']);
 
     // The same columns read again later: what was decided is remembered.
