@@ -208,7 +208,7 @@ final class ValueCounts implements OrderedValues
         $words = self::WORD * $distinct;
         $upTo = substr($bytes, self::WORD + $words);
 
-        return new self(substr($bytes, self::WORD, $words), $upTo === '' ? pack('q*', ...range(1, $distinct)) : $upTo, $distinct, $decimals, null);
+        return new self(substr($bytes, self::WORD, $words), $upTo === '' ? self::pack('q*', range(1, $distinct)) : $upTo, $distinct, $decimals, null);
     }
 
     public function at(int $rank): BigDecimal

@@ -1,9 +1,10 @@
 import { ClassesPlot } from '../plot/ClassesPlot';
-import { copyText, TableOut } from '../ui/copying';
+import { TableOut } from '../ui/copying';
 import { count } from '../ui/format';
 import { Notice } from '../ui/Notice';
 import { Waiting } from '../ui/Waiting';
 import { WordChoice } from '../ui/WordChoice';
+import { CopyFigure } from './CopyFigure';
 import { figureName, fullText } from './figureCells';
 import { useClasses } from './queries';
 import type { Question } from './question';
@@ -105,14 +106,7 @@ export function ClassesPart({
                                                     {figure.text === null ? (
                                                         <span className="px-2 text-fine text-soft">{figure.reason}</span>
                                                     ) : (
-                                                        <button
-                                                            type="button"
-                                                            title={`Copy ${fullText(figure)}`}
-                                                            className="w-full px-2 py-1 text-right hover:bg-accent-wash"
-                                                            onClick={() => void copyText(fullText(figure))}
-                                                        >
-                                                            {figure.text}
-                                                        </button>
+                                                        <CopyFigure figure={figure} />
                                                     )}
                                                 </td>
                                             ))}

@@ -1,8 +1,8 @@
 import clsx from 'clsx';
 import type { FigureRow } from '../api/client';
 import { laneColour } from '../plot/colours';
-import { copyText } from '../ui/copying';
-import { figureName, fullText } from './figureCells';
+import { CopyFigure } from './CopyFigure';
+import { figureName } from './figureCells';
 
 /** After these figures a stronger line ends a family. */
 const FAMILY_ENDS = new Set(['missing', 'modes_frequency', 'mad', 'iqr', 'outliers_count', 'within_3', 'anderson_darling_p']);
@@ -94,14 +94,7 @@ export function FigureTable({
                                     {figure.text === null ? (
                                         <span className="block px-2 py-1">{figure.reason}</span>
                                     ) : (
-                                        <button
-                                            type="button"
-                                            title={`Copy ${fullText(figure)}`}
-                                            className="w-full px-2 py-1 text-right hover:bg-accent-wash"
-                                            onClick={() => void copyText(fullText(figure))}
-                                        >
-                                            {figure.text}
-                                        </button>
+                                        <CopyFigure figure={figure} />
                                     )}
                                     {i > 0 && figure.text !== null && (
                                         <button

@@ -1,0 +1,17 @@
+import type { FigureRow } from '../api/client';
+import { copyText } from '../ui/copying';
+import { fullText } from './figureCells';
+
+/** A figure as it is shown; a click copies it in full precision. */
+export function CopyFigure({ figure }: { figure: FigureRow['values'][number] }) {
+    return (
+        <button
+            type="button"
+            title={`Copy ${fullText(figure)}`}
+            className="w-full px-2 py-1 text-right hover:bg-accent-wash"
+            onClick={() => void copyText(fullText(figure))}
+        >
+            {figure.text}
+        </button>
+    );
+}
