@@ -155,7 +155,7 @@ final readonly class ClassesDocument
     /** @return list<array<string, float|string|bool|null>> */
     private static function classes(GroupedFigures $column): array
     {
-        $n = $column->table->n();
+        $n = $column->n();
         $upTo = BigRational::zero();
         $double = static fn(BigRational $ratio): ?float => Exact::toFloat($ratio);
         $classes = [];

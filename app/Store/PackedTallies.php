@@ -13,7 +13,7 @@ use RowTally\Core\Values\ValueCounts;
 
 /**
  * The bytes of tallies: how many there are, then for each whether its values are here or in buckets, its missing rows, decimals of
- * its counts, length of its values' bytes, and those.
+ * its counts, how many bytes follow, its shape where there is one, and its values.
  */
 final class PackedTallies
 {
@@ -31,15 +31,13 @@ final class PackedTallies
         $bytes = pack('q', count($observations));
         foreach ($observations as $group) {
             $values = $group->values;
-            if ($values instanceof BucketedValues) {
-                $buckets = $values->buckets instanceof StoredBuckets ? $values->buckets : StoredBuckets::keep($values, $variable, $slice);
-                // The shape needs every value, and is the same whatever the basis; after an edit it waits until somebody asks.
-                $shape = $values->buckets instanceof StoredBuckets || $group->allEqual() ? null : $group->shape();
-                $packed = pack('qee', $shape === null ? 0 : 1, $shape->skewness ?? 0.0, $shape->kurtosis ?? 0.0) . $buckets->toBytes($values->powerSums());
-            } else {
-                $packed = $values->counted()->toBytes();
-            }
-            $bytes .= pack('qqqq', $values instanceof BucketedValues ? self::IN_BUCKETS : self::HERE, $group->missing, $group->countDecimals, strlen($packed)) . $packed;
+            $isInBuckets = $values instanceof BucketedValues;
+            // The shape needs every value, and is the same whatever the basis; after an edit of very many it waits until somebody asks.
+            $shape = ($isInBuckets && $values->buckets instanceof StoredBuckets) || $group->allEqual() ? null : $group->shape();
+            $packed = pack('qee', $shape === null ? 0 : 1, $shape->skewness ?? 0.0, $shape->kurtosis ?? 0.0) . ($isInBuckets
+                ? ($values->buckets instanceof StoredBuckets ? $values->buckets : StoredBuckets::keep($values, $variable, $slice))->toBytes($values->powerSums())
+                : $values->counted()->toBytes());
+            $bytes .= pack('qqqq', $isInBuckets ? self::IN_BUCKETS : self::HERE, $group->missing, $group->countDecimals, strlen($packed)) . $packed;
         }
 
         return $bytes;
@@ -49,20 +47,20 @@ final class PackedTallies
     public static function unpack(string $bytes, ?int $decimals): array
     {
         $observations = [];
+        $reader = new BucketReader();
         $groups = Packed::integers('q', $bytes)[1];
         $at = 8;
         for ($group = 0; $group < $groups; ++$group) {
             [1 => $place, 2 => $missing, 3 => $countDecimals, 4 => $length] = Packed::integers('q4', $bytes, $at);
             $at += 32;
-            $packed = substr($bytes, $at, $length);
-            $isHere = $place === self::HERE;
             $shape = null;
-            if (!$isHere && Packed::integers('q', $packed)[1] === 1) {
-                [1 => $skewness, 2 => $kurtosis] = Packed::doubles('e2', $packed, 8);
+            if (Packed::integers('q', $bytes, $at)[1] === 1) {
+                [1 => $skewness, 2 => $kurtosis] = Packed::doubles('e2', $bytes, $at + 8);
                 $shape = new Shape($skewness, $kurtosis);
             }
+            $packed = substr($bytes, $at + self::SHAPE_BYTES, $length - self::SHAPE_BYTES);
             $observations[] = new Observations(
-                $isHere ? ValueCounts::fromBytes($packed, $decimals) : StoredBuckets::fromBytes(substr($packed, self::SHAPE_BYTES), $decimals),
+                $place === self::HERE ? ValueCounts::fromBytes($packed, $decimals) : StoredBuckets::fromBytes($packed, $decimals, $reader),
                 $missing,
                 $countDecimals,
                 $shape,

@@ -13,14 +13,11 @@ use RowTally\Core\Values\PowerSums;
 use RowTally\Core\Values\ValueCounts;
 
 /** Buckets of a tally in the database: what each holds is known, and read only when somebody looks into it. */
-final class StoredBuckets implements Buckets
+final readonly class StoredBuckets implements Buckets
 {
-    /** Values that are put into one row of the table, or a few more. */
-    private const SIZE = 2048;
+    /** Distinct values that are put into one row of the table. */
+    private const SIZE = 512;
     private const ROWS_AT_ONCE = 64;
-
-    /** @var array<int, ValueCounts> by id */
-    private array $read = [];
 
     /**
      * @param list<int>       $ids
@@ -28,10 +25,11 @@ final class StoredBuckets implements Buckets
      * @param list<int|float> $highest
      */
     public function __construct(
-        private readonly array $ids,
-        private readonly array $sizes,
-        private readonly array $highest,
-        private readonly ?int $decimals,
+        private array $ids,
+        private array $sizes,
+        private array $highest,
+        private ?int $decimals,
+        private BucketReader $reader = new BucketReader(),
     ) {}
 
     /** Puts values in order and keeps them. */
@@ -54,24 +52,26 @@ final class StoredBuckets implements Buckets
         return new self($ids, $sizes, $highest, $values->decimals());
     }
 
-    /** @return iterable<array{non-empty-list<int>|non-empty-list<float>, list<int>}> some thousand distinct values at a time, with their counts */
+    /** @return iterable<array{non-empty-list<int>|non-empty-list<float>, list<int>}> some hundred distinct values at a time, with their counts */
     private static function pieces(BucketedValues $values): iterable
     {
         $some = $counts = [];
         foreach ($values->slices() as [$next, $often]) {
             array_push($some, ...$next);
             array_push($counts, ...$often);
-            if ($some !== [] && count($some) >= self::SIZE) {
-                yield [$some, $counts];
-                $some = $counts = [];
+            $whole = intdiv(count($some), self::SIZE) * self::SIZE;
+            foreach (array_chunk(array_slice($some, 0, $whole), self::SIZE) as $i => $piece) {
+                yield [$piece, array_slice($counts, $i * self::SIZE, self::SIZE)];
             }
+            $some = array_slice($some, $whole);
+            $counts = array_slice($counts, $whole);
         }
         if ($some !== []) {
             yield [$some, $counts];
         }
     }
 
-    public static function fromBytes(string $bytes, ?int $decimals): BucketedValues
+    public static function fromBytes(string $bytes, ?int $decimals, BucketReader $reader): BucketedValues
     {
         [1 => $number, 2 => $n, 3 => $sumLength, 4 => $squaresLength] = Packed::integers('q4', $bytes);
         $words = 8 * $number;
@@ -81,7 +81,7 @@ final class StoredBuckets implements Buckets
         $sums = 32 + 3 * $words;
 
         return new BucketedValues(
-            new self($integers($list(0)), $integers($list(1)), $decimals === null && $ends !== '' ? array_values(Packed::doubles('e*', $ends)) : $integers($ends), $decimals),
+            new self($integers($list(0)), $integers($list(1)), $decimals === null && $ends !== '' ? array_values(Packed::doubles('e*', $ends)) : $integers($ends), $decimals, $reader),
             $decimals,
             PowerSums::fromTexts($n, substr($bytes, $sums, $sumLength), substr($bytes, $sums + $sumLength, $squaresLength), $decimals),
         );
@@ -155,9 +155,7 @@ final class StoredBuckets implements Buckets
 
     public function bucket(int $index): ValueCounts
     {
-        $this->foresee([$index]);
-
-        return $this->read[$this->ids[$index]];
+        return $this->reader->bucket($this->ids[$index], $this->decimals);
     }
 
     public function unordered(): iterable
@@ -170,13 +168,7 @@ final class StoredBuckets implements Buckets
 
     public function foresee(array $indexes): void
     {
-        $wanted = array_filter(array_map(fn(int $index): int => $this->ids[$index], $indexes), fn(int $id): bool => !isset($this->read[$id]));
-        if ($wanted === []) {
-            return;
-        }
-        foreach (DB::table('tally_buckets')->whereIn('id', $wanted)->pluck('payload', 'id') as $id => $payload) {
-            $this->read[(int) $id] = ValueCounts::fromSlimBytes(is_string($payload) ? $payload : '', $this->decimals);
-        }
+        $this->reader->want(array_map(fn(int $index): int => $this->ids[$index], $indexes));
     }
 
     /**

@@ -19,12 +19,19 @@ final class DecimalText
     private const MAX_DECIMALS = 10;
     private const PLAIN_BELOW = '1e15';
     private const SIGNIFICANT = 6;
+    /** Below 10^15; and digits that a machine integer holds whatever they are. */
+    private const PLAIN_DIGITS = 15;
+    private const MACHINE_DIGITS = 18;
     private const SUPERSCRIPTS = ['0' => '⁰', '1' => '¹', '2' => '²', '3' => '³', '4' => '⁴', '5' => '⁵', '6' => '⁶', '7' => '⁷', '8' => '⁸', '9' => '⁹', '-' => '⁻'];
 
     /** @param int|null $decimals null = as many as the number has, for doubles: six significant digits */
     public static function of(int|float $value, ?int $decimals): string
     {
-        $number = BigDecimal::of(is_int($value) ? $value : Exact::shortestText($value));
+        $text = is_int($value) ? (string) $value : Exact::shortestText($value);
+        if ($decimals !== null && $decimals <= self::MAX_DECIMALS && ($quick = self::rounded($text, $decimals)) !== null) {
+            return $quick;
+        }
+        $number = BigDecimal::of($text);
         $size = $number->abs();
         if ($size->isGreaterThanOrEqualTo(self::PLAIN_BELOW)) {
             return self::scientific($number);
@@ -35,6 +42,20 @@ final class DecimalText
         }
 
         return self::plain($number->toScale(min($decimals, self::MAX_DECIMALS), RoundingMode::HALF_UP));
+    }
+
+    /** The usual case, in the digits of the text alone; null where they are too many for a machine integer, or in powers of ten. */
+    private static function rounded(string $text, int $decimals): ?string
+    {
+        $digits = ltrim($text, '-');
+        [$whole, $fraction] = [...explode('.', $digits, 2), ''];
+        if (strlen($whole) + $decimals > self::MACHINE_DIGITS || strlen($whole) > self::PLAIN_DIGITS || !ctype_digit($whole . $fraction)) {
+            return null;
+        }
+        $unscaled = (int) ($whole . str_pad(substr($fraction, 0, $decimals), $decimals, '0')) + (($fraction[$decimals] ?? '0') >= '5' ? 1 : 0);
+        $shown = str_pad((string) $unscaled, $decimals + 1, '0', STR_PAD_LEFT);
+
+        return ($unscaled !== 0 && $text[0] === '-' ? '−' : '') . ($decimals === 0 ? $shown : substr($shown, 0, -$decimals) . '.' . substr($shown, -$decimals));
     }
 
     /** With so many significant digits, zeros at the end kept: 0.30 with two. */

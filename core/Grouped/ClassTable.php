@@ -79,15 +79,10 @@ final readonly class ClassTable
         $rows = [];
         foreach ($classes->labels(ClassEdge::Left) as $i => $label) {
             [$lower, $upper] = [$classes->edge($i)->toBigRational(), $classes->edge($i + 1)->toBigRational()];
-            $rows[] = new ClassRow($label, $lower, $upper, $lower, $upper, $counts[$i], false, $lower->plus($upper)->dividedBy(2)->simplified());
+            $rows[] = new ClassRow($label, $lower, $upper, $lower, $upper, $counts[$i], false, $lower->plus($upper)->dividedBy(2));
         }
 
         return new self($rows, StatedLimits::Boundaries, null);
-    }
-
-    public function n(): BigRational
-    {
-        return array_reduce($this->rows, static fn(BigRational $sum, ClassRow $row): BigRational => $sum->plus($row->count), BigRational::zero())->simplified();
     }
 
     /** Where it stands among the others: open ones at the ends. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Grouped;
 
+use Brick\Math\BigInteger;
 use Brick\Math\BigRational;
 use RowTally\Core\Basis\TakenAs;
 
@@ -21,55 +22,93 @@ use RowTally\Core\Basis\TakenAs;
  */
 final readonly class GroupedFigures
 {
-    public function __construct(public ClassTable $table) {}
+    /** @var list<BigInteger> in units of one over $perCount */
+    private array $counts;
+    private BigInteger $perCount;
+    /** @var list<BigInteger> in units of one over $perMidpoint */
+    private array $midpoints;
+    private BigInteger $perMidpoint;
+    private BigInteger $total;
+
+    public function __construct(public ClassTable $table)
+    {
+        // Over one denominator each, sums are sums of whole numbers.
+        [$this->counts, $this->perCount] = self::overOne(array_map(static fn(ClassRow $row): BigRational => $row->count, $table->rows));
+        [$this->midpoints, $this->perMidpoint] = self::overOne(array_map(static fn(ClassRow $row): BigRational => $row->midpoint, $table->rows));
+        $this->total = BigInteger::sum(BigInteger::zero(), ...$this->counts);
+    }
+
+    public function n(): BigRational
+    {
+        return BigRational::nd($this->total, $this->perCount)->simplified();
+    }
 
     public function sum(): BigRational
     {
-        return array_reduce($this->table->rows, static fn(BigRational $sum, ClassRow $row): BigRational => $sum->plus($row->count->multipliedBy($row->midpoint)), BigRational::zero())->simplified();
+        return BigRational::nd($this->weighted($this->midpoints), $this->perCount->multipliedBy($this->perMidpoint))->simplified();
     }
 
     public function mean(): ?BigRational
     {
-        $n = $this->table->n();
-
-        return $n->isZero() ? null : $this->sum()->dividedBy($n)->simplified();
+        return $this->total->isZero() ? null : BigRational::nd($this->weighted($this->midpoints), $this->total->multipliedBy($this->perMidpoint))->simplified();
     }
 
     public function variance(TakenAs $takenAs): ?BigRational
     {
-        $mean = $this->mean();
-        $divisor = $takenAs === TakenAs::Sample ? $this->table->n()->minus(1) : $this->table->n();
-        if ($mean === null || $divisor->isNegativeOrZero()) {
+        $divisor = $takenAs === TakenAs::Sample ? $this->total->minus($this->perCount) : $this->total;
+        if ($this->total->isZero() || $divisor->isNegativeOrZero()) {
             return null;
         }
-        $squares = BigRational::zero();
-        foreach ($this->table->rows as $row) {
-            $distance = $row->midpoint->minus($mean);
-            $squares = $squares->plus($row->count->multipliedBy($distance)->multipliedBy($distance));
-        }
+        // (N Σ f·m² − (Σ f·m)²) / N is Σ f(m − x̄)²; nothing is lost, for all of it is whole.
+        $sum = $this->weighted($this->midpoints);
+        $squares = $this->weighted(array_map(static fn(BigInteger $midpoint): BigInteger => $midpoint->multipliedBy($midpoint), $this->midpoints));
 
-        return $squares->dividedBy($divisor)->simplified();
+        return BigRational::nd(
+            $squares->multipliedBy($this->total)->minus($sum->multipliedBy($sum)),
+            $this->total->multipliedBy($divisor)->multipliedBy($this->perMidpoint)->multipliedBy($this->perMidpoint),
+        )->simplified();
     }
 
     public function quantile(BigRational $p): ?BigRational
     {
-        $n = $this->table->n();
-        if ($n->isZero()) {
+        if ($this->total->isZero()) {
             return null;
         }
-        $wanted = $p->multipliedBy($n);
-        $before = BigRational::zero();
+        $wanted = $p->multipliedBy($this->total);
+        $before = BigInteger::zero();
         $upper = null;
-        foreach ($this->table->rows as $row) {
-            $upTo = $before->plus($row->count);
-            if ($row->count->isPositive() && $upTo->isGreaterThanOrEqualTo($wanted)) {
-                return $row->lower->plus($wanted->minus($before)->dividedBy($row->count)->multipliedBy($row->width()))->simplified();
+        foreach ($this->table->rows as $i => $row) {
+            $upTo = $before->plus($this->counts[$i]);
+            if ($this->counts[$i]->isPositive() && $wanted->isLessThanOrEqualTo($upTo)) {
+                return $row->lower->plus($wanted->minus($before)->dividedBy($this->counts[$i])->multipliedBy($row->width()))->simplified();
             }
             $before = $upTo;
-            $upper = $row->count->isPositive() ? $row->upper : $upper;
+            $upper = $this->counts[$i]->isPositive() ? $row->upper : $upper;
         }
 
         return $upper;
+    }
+
+    /** @param list<BigInteger> $numbers one for each class */
+    private function weighted(array $numbers): BigInteger
+    {
+        return array_reduce(array_keys($numbers), fn(BigInteger $sum, int $i): BigInteger => $sum->plus($this->counts[$i]->multipliedBy($numbers[$i])), BigInteger::zero());
+    }
+
+    /**
+     * @param list<BigRational> $ratios
+     *
+     * @return array{list<BigInteger>, BigInteger} numerators over one denominator
+     */
+    private static function overOne(array $ratios): array
+    {
+        $denominator = BigInteger::one();
+        foreach ($ratios as $ratio) {
+            $own = $ratio->getDenominator();
+            $denominator = $denominator->remainder($own)->isZero() ? $denominator : $denominator->quotient($denominator->gcd($own))->multipliedBy($own);
+        }
+
+        return [array_map(static fn(BigRational $ratio): BigInteger => $ratio->getNumerator()->multipliedBy($denominator->quotient($ratio->getDenominator())), $ratios), $denominator];
     }
 
     /** @return list<int> places of the classes with the largest count, or with the largest count for their width; none where all counts are 0 */

@@ -66,7 +66,7 @@ final readonly class GroupedProfile
             array_map(static fn(int $place): BigRational => BigRational::nd($counts[$place], $unit), $places),
             $limits,
         )), $table->counts);
-        if ($columns === [] || $columns[0]->table->n()->isZero()) {
+        if ($columns === [] || $columns[0]->n()->isZero()) {
             throw NotUnderstood::allCountsZero();
         }
         $scales = array_map(static fn(ClassLabel $class): int => max($class->low?->getScale() ?? 0, $class->high?->getScale() ?? 0), $classes);
@@ -82,7 +82,7 @@ final readonly class GroupedProfile
         $quantile = static fn(int $numerator, int $denominator): callable => static fn(GroupedFigures $column): Figure => $exact($column->quantile(BigRational::nd($numerator, $denominator)));
 
         return [
-            $this->row('n', 'Count', $isSample ? 'n' : 'N', ShownAs::Rows, static fn(GroupedFigures $column): Figure => $exact($column->table->n())),
+            $this->row('n', 'Count', $isSample ? 'n' : 'N', ShownAs::Rows, static fn(GroupedFigures $column): Figure => $exact($column->n())),
             $this->row('mean', 'Mean from midpoints', $isSample ? 'x̄' : 'µ', ShownAs::Unit, static fn(GroupedFigures $column): Figure => $exact($column->mean())),
             $this->row('sd', 'Standard deviation from midpoints', $isSample ? 's' : 'σ', ShownAs::Unit, static function (GroupedFigures $column) use ($basis): Figure {
                 $variance = $column->variance($basis->takenAs);
@@ -99,7 +99,7 @@ final readonly class GroupedProfile
                 return $q1 === null || $q3 === null ? Figure::undefined(Reason::NeedsOneValue) : Figure::exact($q3->minus($q1));
             }),
             $this->row('mode', 'Mode, interpolated in the modal class', '', ShownAs::Unit, static fn(GroupedFigures $column): Figure => $exact($column->interpolatedMode(), Reason::AllEquallyFrequent)),
-            $this->row('sum', 'Sum from midpoints', 'Σfm', ShownAs::Unit, static fn(GroupedFigures $column): Figure => $exact($column->table->n()->isZero() ? null : $column->sum())),
+            $this->row('sum', 'Sum from midpoints', 'Σfm', ShownAs::Unit, static fn(GroupedFigures $column): Figure => $exact($column->n()->isZero() ? null : $column->sum())),
         ];
     }
 

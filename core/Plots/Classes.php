@@ -10,16 +10,21 @@ use RowTally\Core\Basis\ClassEdge;
 use RowTally\Core\Values\Exact;
 
 /** Classes side by side, their edges exact decimals: equal ones, or of whatever widths somebody typed. */
-final readonly class Classes
+final class Classes
 {
+    /** @var list<BigDecimal>|null made when they are first asked for, as several parts of a picture do */
+    private ?array $edges = null;
+    /** @var array<string, non-empty-list<string>> by the side that is closed */
+    private array $labels = [];
+
     /** @param list<BigDecimal>|null $unequal the edges where the widths differ */
     public function __construct(
-        public BigDecimal $start,
+        public readonly BigDecimal $start,
         /** greater than 0; of unequal classes the first one's */
-        public BigDecimal $width,
+        public readonly BigDecimal $width,
         /** 1 or more */
-        public int $number,
-        private ?array $unequal = null,
+        public readonly int $number,
+        private readonly ?array $unequal = null,
     ) {}
 
     /** @param list<BigDecimal> $edges two or more, ascending */
@@ -50,7 +55,9 @@ final readonly class Classes
 
     public function edge(int $index): BigDecimal
     {
-        return $this->unequal[$index] ?? $this->start->plus($this->width->multipliedBy($index));
+        $this->edges ??= $this->unequal ?? array_map(fn(int $i): BigDecimal => $this->start->plus($this->width->multipliedBy($i)), range(0, $this->number));
+
+        return $this->edges[$index];
     }
 
     public function widthOf(int $index): BigDecimal
@@ -78,7 +85,7 @@ final readonly class Classes
     /** @return non-empty-list<string> each class in words: "20 to under 25", or "over 20 to 25"; the whole number it is centred on */
     public function labels(ClassEdge $edge): array
     {
-        return array_map(fn(int $i): string => $this->label($i, $edge), range(0, $this->number - 1));
+        return $this->labels[$edge->value] ??= array_map(fn(int $i): string => $this->label($i, $edge), range(0, $this->number - 1));
     }
 
     private function label(int $i, ClassEdge $edge): string

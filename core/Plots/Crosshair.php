@@ -11,17 +11,20 @@ use RowTally\Core\Figures\Standing;
 use RowTally\Core\Values\BucketedValues;
 use RowTally\Core\Values\Exact;
 use RowTally\Core\Values\Observations;
+use RowTally\Core\Values\OrderedValues;
 
 /**
  * What the crosshair says at each place of an axis, a pixel or two apart, so that the page need not ask while it moves.
  *
  * Definition  percentile rank and z-score as `Standing`, at `PLACES` + 1 equal steps.
- * Accuracy    exact at the places; of very many values the percentile between two edges of classes lies on the straight line.
+ * Accuracy    exact at the places as they are shown; of very many values the percentile between two edges of classes lies on the straight line.
  * Cost        one search a place.
  */
 final readonly class Crosshair
 {
     private const PLACES = 300;
+    /** Doubles hold every whole number below. */
+    private const SAFE = 2 ** 53;
 
     /**
      * @param list<string>      $values      in decimals that tell one place from the next
@@ -41,30 +44,53 @@ final readonly class Crosshair
         $decimals = (int) max(0, ceil(-log10(($axis->to - $axis->from) / self::PLACES)));
         $mean = Exact::toFloat($observations->mean()) ?? 0.0;
         $reference = Standing::z($observations->mean()->plus(1), $observations, $basis)->number();
+        $below = $observations->values instanceof BucketedValues ? self::alongClasses($histogram) : self::exactly($observations->values, $decimals);
         for ($i = 0; $i <= self::PLACES; ++$i) {
             $at = $axis->from + ($axis->to - $axis->from) * $i / self::PLACES;
             $values[] = DecimalText::of($at, $decimals);
-            $below = $observations->values instanceof BucketedValues
-                ? self::between($histogram, $at)
-                : $observations->values->countBelow(BigRational::of(Exact::shortestText($at)));
-            $percentiles[] = DecimalText::of(100.0 * $below / $n, 1);
+            $percentiles[] = DecimalText::of(100.0 * $below($at) / $n, 1);
             $z[] = $reference === null ? null : DecimalText::of(($at - $mean) * $reference, 2);
         }
 
         return new self($values, $percentiles, $z);
     }
 
-    private static function between(Histogram $histogram, float $at): float
+    /**
+     * How many values lie below a place: below what is shown of it where that is a whole number of the last decimal, which needs no big numbers.
+     *
+     * @return callable(float): int
+     */
+    private static function exactly(OrderedValues $values, int $decimals): callable
     {
-        $below = (float) $histogram->below;
-        foreach ($histogram->classes->edges() as $i => $edge) {
-            $next = $i < $histogram->classes->number ? (float) (string) $histogram->classes->edge($i + 1) : $edge;
-            if ($at < $next) {
-                return $below + ($at <= $edge ? 0.0 : $histogram->counts[$i] * ($at - $edge) / ($next - $edge));
-            }
-            $below += $histogram->counts[$i] ?? 0;
-        }
+        $own = $values->decimals();
+        $finer = $own === null ? 0 : 10 ** max(0, $own - $decimals);
+        $coarser = $own === null ? 1 : 10 ** max(0, $decimals - $own);
 
-        return $below;
+        return static function (float $at) use ($values, $decimals, $own, $finer, $coarser): int {
+            $unscaled = round($at * 10 ** $decimals);
+            if ($own === null || abs($unscaled) * $finer >= self::SAFE) {
+                return $values->countBelow(BigRational::of(Exact::shortestText($at)));
+            }
+            $bound = (int) $unscaled * $finer;
+
+            return $values->countBelowUnscaled(intdiv($bound, $coarser) + ($bound % $coarser > 0 ? 1 : 0));
+        };
+    }
+
+    /** @return callable(float): float on the straight line from edge to edge, for places in ascending order */
+    private static function alongClasses(Histogram $histogram): callable
+    {
+        $edges = $histogram->classes->edges();
+        $class = -1;
+        $below = (float) $histogram->below;
+
+        return static function (float $at) use ($histogram, $edges, &$class, &$below): float {
+            while (isset($edges[$class + 1]) && $at >= $edges[$class + 1]) {
+                $below += $histogram->counts[$class] ?? 0;
+                ++$class;
+            }
+
+            return $class < 0 || !isset($edges[$class + 1]) ? $below : $below + $histogram->counts[$class] * ($at - $edges[$class]) / ($edges[$class + 1] - $edges[$class]);
+        };
     }
 }

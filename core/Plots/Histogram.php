@@ -54,24 +54,21 @@ final readonly class Histogram
     {
         $edges = array_map(static fn(int $i): BigRational => $classes->edge($i)->toBigRational(), range(0, $classes->number));
         $scaled = [];
-
-        return array_map(static function (OrderedValues $values) use ($classes, $closed, $edges, &$scaled): self {
-            $values->foresee($edges);
+        foreach ($groups as $values) {
             $decimals = $values->decimals();
-            if ($decimals === null) {
-                return self::counted($values, $classes, $closed, $edges, array_map(
-                    static fn(BigRational $edge): int => $closed === ClassEdge::Left ? $values->countBelow($edge) : $values->countUpTo($edge),
+            if ($decimals !== null) {
+                // Among whole numbers the edges are brought to their scale once, for all groups.
+                $scaled[$decimals] ??= array_map(
+                    static fn(BigRational $edge): int => $closed === ClassEdge::Left ? ScaledBound::atLeast($edge, $decimals) : ScaledBound::above($edge, $decimals),
                     $edges,
-                ));
+                );
             }
-            // Among whole numbers the edges are brought to their scale once, for all groups.
-            $scaled[$decimals] ??= array_map(
-                static fn(BigRational $edge): int => $closed === ClassEdge::Left ? ScaledBound::atLeast($edge, $decimals) : ScaledBound::above($edge, $decimals),
-                $edges,
-            );
+            $values->foresee($decimals === null ? $edges : $scaled[$decimals]);
+        }
 
-            return self::counted($values, $classes, $closed, $edges, array_map($values->countBelowUnscaled(...), $scaled[$decimals]));
-        }, $groups);
+        return array_map(static fn(OrderedValues $values): self => self::counted($values, $classes, $closed, $edges, $values->decimals() === null
+            ? array_map(static fn(BigRational $edge): int => $closed === ClassEdge::Left ? $values->countBelow($edge) : $values->countUpTo($edge), $edges)
+            : array_map($values->countBelowUnscaled(...), $scaled[$values->decimals()])), $groups);
     }
 
     /**

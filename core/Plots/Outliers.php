@@ -57,15 +57,15 @@ final readonly class Outliers
         $inside = $values->countUpTo($quartiles->upperFence($basis->innerFence));
         $lowest = min($low, intdiv($most, 2));
         $highest = min($n - $inside, intdiv($most, 2));
-        $farBelow = $quartiles->lowerFence($basis->outerFence());
-        $farAbove = $quartiles->upperFence($basis->outerFence());
-        $marks = array_map(
-            static fn(array $entry): array => [
-                ...$entry,
-                'far' => $farBelow->compareTo($entry['value']) > 0 || $farAbove->compareTo($entry['value']) < 0,
-            ],
-            [...$values->between(1, $lowest), ...$values->between($n - $highest + 1, $n)],
-        );
+        $farBelow = $values->countBelow($quartiles->lowerFence($basis->outerFence()));
+        $farAbove = $values->countUpTo($quartiles->upperFence($basis->outerFence()));
+        $marks = [];
+        foreach ([[1, $lowest], [$n - $highest + 1, $n]] as [$rank, $last]) {
+            foreach ($values->between($rank, $last) as $entry) {
+                $marks[] = [...$entry, 'far' => $rank <= $farBelow || $rank > $farAbove];
+                $rank += $entry['count'];
+            }
+        }
 
         return new self($low + $n - $inside, $marks, $lowest < $low || $highest < $n - $inside, $low + 1, $inside);
     }

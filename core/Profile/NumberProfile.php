@@ -40,6 +40,10 @@ final readonly class NumberProfile
      */
     public static function rows(Observations $overall, array $groups, Basis $basis, array $statistics): array
     {
+        foreach ([$overall, ...$groups] as $group) {
+            $group->values->foreseeQuartiles();
+        }
+
         return array_map(
             static fn(Statistic $statistic): array => [
                 'statistic' => $statistic,

@@ -146,12 +146,20 @@ final class BucketedValues implements OrderedValues
     {
         $buckets = [];
         foreach ($bounds as $bound) {
-            $bucket = $this->bucketAtBound($bound);
+            $bucket = is_int($bound) ? self::first($this->highest, $bound) : $this->bucketAtBound($bound);
             if ($bucket < count($this->upTo)) {
                 $buckets[$bucket] = $bucket;
             }
         }
         $this->buckets->foresee(array_values($buckets));
+    }
+
+    public function foreseeQuartiles(): void
+    {
+        $n = $this->n();
+        if ($n > 0) {
+            $this->buckets->foresee(array_values(array_unique(array_map(fn(int $quarter): int => $this->bucketOfRank(max(1, intdiv($quarter * $n, 4))), range(0, 4)))));
+        }
     }
 
     public function counted(): ValueCounts

@@ -79,9 +79,12 @@ interface OrderedValues
     /**
      * Says that counts below or up to these bounds are going to be asked for.
      *
-     * @param list<BigRational> $bounds
+     * @param list<BigRational>|list<int> $bounds as countBelow() or as countBelowUnscaled() takes them
      */
     public function foresee(array $bounds): void;
+
+    /** Says that the outermost values and those about the quartiles are going to be asked for. */
+    public function foreseeQuartiles(): void;
 
     /** The same in one piece, so that it can be changed. */
     public function counted(): ValueCounts;

@@ -22,7 +22,7 @@ final class ValueCounts implements OrderedValues
     private function __construct(
         /** ascending, no two equal: unscaled integers, or doubles when $decimals is null */
         private readonly string $values,
-        /** how many values there are up to and with each */
+        /** how many values there are up to and with each; '' where each occurs once */
         private readonly string $upTo,
         private readonly int $distinct,
         private readonly ?int $decimals,
@@ -104,11 +104,10 @@ final class ValueCounts implements OrderedValues
     public function changed(array $removed, array $added): self
     {
         $counts = [];
-        $before = 0;
-        $upTo = Packed::integers('q*', $this->upTo);
-        foreach (Packed::integers('q*', $this->values) as $i => $value) {
-            $counts[$value] = $upTo[$i] - $before;
-            $before = $upTo[$i];
+        foreach ($this->slices() as [$values, $often]) {
+            foreach ($values as $i => $value) {
+                $counts[(int) $value] = $often[$i];
+            }
         }
         $known = count($counts);
         foreach ($removed as $value => $count) {
@@ -158,9 +157,10 @@ final class ValueCounts implements OrderedValues
     public function toBytes(): string
     {
         $sums = $this->powerSums()->toTexts();
+        $upTo = $this->upTo === '' && $this->distinct > 0 ? self::pack('q*', range(1, $this->distinct)) : $this->upTo;
 
         return pack('q3', $this->distinct, strlen($sums['sum']), strlen($sums['squares']))
-            . $this->values . $this->upTo . $sums['sum'] . $sums['squares'];
+            . $this->values . $upTo . $sums['sum'] . $sums['squares'];
     }
 
     public function n(): int
@@ -190,6 +190,8 @@ final class ValueCounts implements OrderedValues
 
     public function foresee(array $bounds): void {}
 
+    public function foreseeQuartiles(): void {}
+
     public function counted(): self
     {
         return $this;
@@ -206,9 +208,8 @@ final class ValueCounts implements OrderedValues
     {
         $distinct = Packed::integers('q', $bytes)[1];
         $words = self::WORD * $distinct;
-        $upTo = substr($bytes, self::WORD + $words);
 
-        return new self(substr($bytes, self::WORD, $words), $upTo === '' ? self::pack('q*', range(1, $distinct)) : $upTo, $distinct, $decimals, null);
+        return new self(substr($bytes, self::WORD, $words), substr($bytes, self::WORD + $words), $distinct, $decimals, null);
     }
 
     public function at(int $rank): BigDecimal
@@ -273,8 +274,8 @@ final class ValueCounts implements OrderedValues
         for (; $from < $to; $from += self::SLICE) {
             $bytes = self::WORD * min(self::SLICE, $to - $from);
             $values = substr($this->values, self::WORD * $from, $bytes);
-            $counts = [];
-            foreach (Packed::integers('q*', substr($this->upTo, self::WORD * $from, $bytes)) as $upTo) {
+            $counts = $this->upTo === '' ? array_fill(0, intdiv($bytes, self::WORD), 1) : [];
+            foreach ($this->upTo === '' ? [] : Packed::integers('q*', substr($this->upTo, self::WORD * $from, $bytes)) as $upTo) {
                 $counts[] = $upTo - $before;
                 $before = $upTo;
             }
@@ -356,7 +357,7 @@ final class ValueCounts implements OrderedValues
 
     private function countBefore(int $index): int
     {
-        return $index === 0 ? 0 : self::integer($this->upTo, $index - 1);
+        return $index === 0 || $this->upTo === '' ? $index : self::integer($this->upTo, $index - 1);
     }
 
     private function indexOfRank(int $rank): int
@@ -365,7 +366,7 @@ final class ValueCounts implements OrderedValues
             throw InvalidInput::rankOutside($rank, $this->n());
         }
 
-        return $this->search(fn(int $i): bool => self::integer($this->upTo, $i) >= $rank);
+        return $this->upTo === '' ? $rank - 1 : $this->search(fn(int $i): bool => self::integer($this->upTo, $i) >= $rank);
     }
 
     /** The first index whose value is at least the bound or, if $beyond, greater than it. */

@@ -61,6 +61,16 @@ class ProfileRequest extends FormRequest
         ];
     }
 
+    /**
+     * A word that may be left out and is left out needs no looking at, and most are.
+     *
+     * @return array<string, list<string|Enum|Closure>>
+     */
+    protected function validationRules(): array
+    {
+        return array_filter($this->rules(), fn(array $rules, string $word): bool => $rules[0] !== 'nullable' || $this->has($word), ARRAY_FILTER_USE_BOTH);
+    }
+
     /** @return array<string, string> */
     public function messages(): array
     {

@@ -54,7 +54,7 @@ final class ClassesResource extends JsonResource
     private function row(int $i, ClassRow $row): array
     {
         $each = fn(callable $of): array => array_map($of, $this->resource->columns);
-        $percent = static fn(GroupedFigures $column, BigRational $part): float => $column->table->n()->isZero() ? 0.0 : Exact::toFloat($part->dividedBy($column->table->n())->multipliedBy(100)) ?? 0.0;
+        $percent = static fn(GroupedFigures $column, BigRational $part): float => $column->n()->isZero() ? 0.0 : Exact::toFloat($part->dividedBy($column->n())->multipliedBy(100)) ?? 0.0;
         $upTo = static fn(GroupedFigures $column): BigRational => array_reduce(array_slice($column->table->rows, 0, $i + 1), static fn(BigRational $sum, ClassRow $own): BigRational => $sum->plus($own->count), BigRational::zero());
 
         return [

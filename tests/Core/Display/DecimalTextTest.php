@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\Core\Display;
 
+use Brick\Math\BigDecimal;
+use Brick\Math\RoundingMode;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use RowTally\Core\Display\DecimalText;
 use RowTally\Core\Frequency\Percent;
+use RowTally\Core\Values\Exact;
 
 final class DecimalTextTest extends TestCase
 {
@@ -34,6 +37,20 @@ final class DecimalTextTest extends TestCase
     public function test_numbers_are_rounded_once_as_a_person_rounds_what_they_see(int|float $value, ?int $decimals, string $text): void
     {
         self::assertSame($text, DecimalText::of($value, $decimals));
+    }
+
+    public function test_the_quick_way_through_the_digits_rounds_as_big_decimals_do(): void
+    {
+        mt_srand(11);
+        for ($i = 0; $i < 3000; ++$i) {
+            $value = (mt_rand() / mt_getrandmax() - 0.5) * 10 ** mt_rand(-7, 16);
+            $value = mt_rand(0, 2) === 0 ? round($value, mt_rand(0, 3)) : $value;
+            $decimals = mt_rand(0, 10);
+            $exact = BigDecimal::of(Exact::shortestText($value));
+            if ($exact->abs()->isLessThan('1e15')) {
+                self::assertSame(DecimalText::plain($exact->toScale($decimals, RoundingMode::HALF_UP)), DecimalText::of($value, $decimals), "{$exact} with {$decimals}");
+            }
+        }
     }
 
     public function test_a_percentage_is_rounded_from_the_exact_ratio(): void
