@@ -8,15 +8,18 @@ use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
 use RowTally\Core\Columns\ColumnCells;
 use RowTally\Core\Columns\EncodedCells;
+use RowTally\Core\Columns\Grouping;
 use RowTally\Core\Columns\TallyUnderCounts;
 use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Frequency\FrequencyKind;
 use RowTally\Core\Frequency\FrequencyTable;
 use RowTally\Core\Frequency\LabelFrequencies;
+use RowTally\Core\Grouped\ClassReading;
 use RowTally\Core\Grouped\ClassRow;
 use RowTally\Core\Grouped\GroupedFigures;
 use RowTally\Core\Grouped\GroupedProfile;
-use RowTally\Core\Grouped\StatedLimits;
+use RowTally\Core\Parsing\ClassLabel;
 use RowTally\Core\Profile\Slicing;
 use RowTally\Core\Values\Exact;
 use RowTally\Core\Working\Written;
@@ -24,38 +27,62 @@ use RowTally\Core\Working\Written;
 /** What the command line answers of classes with counts. */
 final readonly class ClassesDocument
 {
-    /** @param list<list<string|null>> $groups */
+    /**
+     * @param list<list<string|null>> $groups
+     * @param list<string>            $countColumns
+     */
     private function __construct(
         private FileColumns $columns,
         private FileQuestion $question,
         private string $name,
         private GroupedProfile $profile,
         private array $groups,
+        private array $countColumns = [],
     ) {}
 
-    /** The labels of a category are the classes. */
-    public static function ofLabels(FileColumns $columns, FileQuestion $question, string $name, ?StatedLimits $limits): self
+    /**
+     * The labels of a category are the classes.
+     *
+     * @param list<string> $countColumns more than one are the counts of a group each
+     */
+    public static function ofLabels(FileColumns $columns, FileQuestion $question, string $name, ClassReading $reading, array $countColumns): self
     {
         $variable = $columns->variable($name);
         if ($variable->type !== VariableType::Category) {
             throw new UnusableRequest("\"{$name}\" has no classes: it was read as {$variable->type->value}.");
         }
         $slicing = Slicing::of($columns, $question->by, $question->basis->where, [], $question->basis->classEdge);
-        $counts = $question->basis->counts === null ? null : $columns->number($question->basis->counts);
+        if (count($countColumns) > 1) {
+            if ($question->by !== []) {
+                throw NotUnderstood::splitAndColumns();
+            }
+            $tables = array_map(static fn(string $counts): FrequencyTable => self::byGroup($columns, $name, [$slicing->overall], $counts), $countColumns);
+
+            return new self($columns, $question, $name, GroupedProfile::of(FrequencyTable::together($tables), $reading), array_map(static fn(string $counts): array => [$counts], $countColumns), $countColumns);
+        }
+        $table = self::byGroup($columns, $name, [$slicing->overall, ...($question->by === [] ? [] : [$slicing->grouping])], $question->basis->counts);
+
+        return new self($columns, $question, $name, GroupedProfile::of($table, $reading), $slicing->labels);
+    }
+
+    /** @param non-empty-list<Grouping> $groupings */
+    private static function byGroup(FileColumns $columns, string $name, array $groupings, ?string $counts): FrequencyTable
+    {
+        $labels = $columns->variable($name)->dictionary;
         $tables = $missing = [];
         $decimals = 0;
-        foreach ([$slicing->overall, ...($question->by === [] ? [] : [$slicing->grouping])] as $grouping) {
-            $part = LabelFrequencies::byGroup($columns->chunks($name), count($variable->dictionary), $grouping, $counts);
+        foreach ($groupings as $grouping) {
+            $part = LabelFrequencies::byGroup($columns->chunks($name), count($labels), $grouping, $counts === null ? null : $columns->number($counts));
             $tables = [...$tables, ...$part['counts']];
             $missing = [...$missing, ...$part['missing']];
             $decimals = max($decimals, $part['countDecimals']);
         }
 
-        return new self($columns, $question, $name, GroupedProfile::of(new FrequencyTable(FrequencyKind::Labels, $variable->dictionary, $tables, $missing, $decimals), $limits), $slicing->labels);
+        return new FrequencyTable(FrequencyKind::Labels, $labels, $tables, $missing, $decimals);
     }
 
     /** Two number columns are the limits; an empty cell is an open side. Each row is a class. */
-    public static function ofLimits(FileColumns $columns, FileQuestion $question, string $low, string $high, ?StatedLimits $limits): self
+    public static function ofLimits(FileColumns $columns, FileQuestion $question, string $low, string $high, ClassReading $reading): self
     {
         if ($question->by !== []) {
             throw new UnusableRequest('Classes in two columns cannot be split; leave --by out.');
@@ -67,16 +94,12 @@ final readonly class ClassesDocument
         foreach ($lows as $row => $text) {
             $count = $weights === null ? 1 : $weights['counts'][$row];
             if ($count !== null && $count >= 0) {
-                $labels[] = match (true) {
-                    $text === '' => "up to {$highs[$row]}",
-                    $highs[$row] === '' => "{$text} and over",
-                    default => "{$text} to {$highs[$row]}",
-                };
+                $labels[] = ClassLabel::text($text, $highs[$row]);
                 $counts[] = $count;
             }
         }
 
-        return new self($columns, $question, "{$low} to {$high}", GroupedProfile::of(new FrequencyTable(FrequencyKind::Labels, $labels, [$counts], [0], $weights['decimals'] ?? 0), $limits), []);
+        return new self($columns, $question, "{$low} to {$high}", GroupedProfile::of(new FrequencyTable(FrequencyKind::Labels, $labels, [$counts], [0], $weights['decimals'] ?? 0), $reading), []);
     }
 
     /** @return array<string, mixed> */
@@ -127,8 +150,7 @@ final readonly class ClassesDocument
 
     public function basis(): string
     {
-        return $this->question->basis->words() . " Class limits are {$this->profile->columns[0]->table->limits->words()}."
-            . ($this->profile->total === null ? '' : " \"{$this->profile->total}\" is the sum of the others and was left out.");
+        return $this->question->basis->words() . ' ' . $this->profile->words($this->countColumns);
     }
 
     /** @return array<string, mixed> */

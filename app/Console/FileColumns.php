@@ -105,6 +105,10 @@ final class FileColumns implements ColumnSink, Table
     {
         $names = array_map(static fn(ReadVariable $variable): string => $variable->name, $this->variables());
         $index = array_search($name, $names, true);
+        if ($index === false) {
+            // As the header has it, with its unit.
+            $index = array_search($name, array_map(static fn(ReadVariable $variable): string => "{$variable->name} ({$variable->unit})", $this->variables()), true);
+        }
 
         return is_int($index) ? $index : throw new UnusableRequest("The file has no variable \"{$name}\". It has: " . implode(', ', $names) . '.');
     }

@@ -27,5 +27,15 @@ final readonly class FileQuestion
         public ?string $match = null,
         /** Key of a figure whose working is wanted. */
         public ?string $working = null,
+        /** Whether numbers are put into classes too. */
+        public bool $tallies = false,
     ) {}
+
+    /** The same, its counts in the unit that their column has. */
+    public function countedAsIn(FileColumns $columns): self
+    {
+        $counts = $this->basis->counts;
+
+        return $counts === null ? $this : new self($this->names, $this->by, $this->basis->countedIn($columns->variable($counts)->unit), $this->figures, $this->percentiles, $this->classes, $this->match, $this->working, $this->tallies);
+    }
 }

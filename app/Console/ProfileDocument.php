@@ -19,6 +19,7 @@ use RowTally\Core\Figures\WithinSpread;
 use RowTally\Core\Frequency\FrequencyKind;
 use RowTally\Core\Frequency\FrequencyTable;
 use RowTally\Core\Frequency\LabelFrequencies;
+use RowTally\Core\Grouped\ClassCost;
 use RowTally\Core\Match\Explanation;
 use RowTally\Core\Match\FindFigure;
 use RowTally\Core\Match\Stated;
@@ -28,6 +29,7 @@ use RowTally\Core\Profile\NumberProfile;
 use RowTally\Core\Profile\Slicing;
 use RowTally\Core\Values\Exact;
 use RowTally\Core\Values\Observations;
+use RowTally\Core\Values\OrderedValues;
 use RowTally\Core\Working\Working;
 use stdClass;
 
@@ -105,9 +107,40 @@ final readonly class ProfileDocument
                 ];
             }
             $tables[$title] = ['head' => ['', 'Overall', ...$columns], 'rows' => $rows];
+            if ($this->question->tallies && $observations[0]->n() > 0) {
+                $tables["{$title}, in classes"] = $this->classTable($observations, $columns);
+                $tables["{$title}, what the classes alone would give"] = ['head' => ['', 'From the rows', 'From the classes', 'Difference'], 'rows' => array_map(static fn(ClassCost $cost): array => [
+                    $cost->label,
+                    ...array_map($display->inUnit(...), [$cost->fromRows->number() ?? 0.0, $cost->fromClasses->number() ?? 0.0, $cost->difference()]),
+                ], $this->classCosts($observations[0]) ?? [])];
+            }
         }
 
         return $tables;
+    }
+
+    /**
+     * @param non-empty-list<Observations> $observations
+     * @param list<string>                 $groups
+     *
+     * @return array{head: list<string>, rows: list<list<string>>}
+     */
+    private function classTable(array $observations, array $groups): array
+    {
+        $classes = $this->question->classes->classes($observations[0]);
+        $histograms = Histogram::each(array_map(static fn(Observations $group): OrderedValues => $group->values, $observations), $classes, $this->question->basis->classEdge);
+        $count = static fn(int $count): string => Exact::plainDecimal(BigDecimal::ofUnscaledValue($count, $observations[0]->countDecimals));
+
+        return ['head' => ['', 'Overall', ...$groups], 'rows' => array_map(static fn(int $i, string $label): array => [
+            $label,
+            ...array_map(static fn(Histogram $histogram): string => $count($histogram->counts[$i]), $histograms),
+        ], array_keys($classes->labels($this->question->basis->classEdge)), $classes->labels($this->question->basis->classEdge))];
+    }
+
+    /** @return list<ClassCost>|null */
+    private function classCosts(Observations $overall): ?array
+    {
+        return ClassCost::of($overall, Histogram::of($overall->values, $this->question->classes->classes($overall), $this->question->basis->classEdge), $this->question->basis->takenAs);
     }
 
     /** The basis in one sentence, and rows that it leaves out. */
@@ -236,8 +269,17 @@ final readonly class ProfileDocument
         return [
             'groups' => $groups,
             'histogram' => $overall->n() === 0 ? null : $this->histogram($overall),
+            ...($overall->n() === 0 || !$this->question->tallies ? [] : ['from_classes' => $this->fromClasses($overall)]),
             ...($this->question->match === null ? [] : ['match' => $this->matches($overall, $this->question->match)]),
         ];
+    }
+
+    /** @return array<string, float|null>|null what the classes of the histogram alone would give; null where they leave values out */
+    private function fromClasses(Observations $overall): ?array
+    {
+        $costs = $this->classCosts($overall);
+
+        return $costs === null ? null : array_map(static fn(ClassCost $cost): ?float => $cost->fromClasses->number(), array_column($costs, null, 'key'));
     }
 
     /** @return array{figures: array<string, mixed>, undefined: array<string, string>|stdClass} */

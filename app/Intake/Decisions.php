@@ -37,11 +37,23 @@ final readonly class Decisions
         public array $stacked = [],
         public ?string $valueName = null,
         public array $columns = [],
+        /** Place of the column that says how often each row counts; false = there is none, so it need not be asked. */
+        public int|false|null $counts = null,
+        /** Place of the column of classes or values that they count. */
+        public ?int $counted = null,
     ) {}
 
     public function column(int $place): ColumnDecision
     {
         return $this->columns[$place] ?? new ColumnDecision();
+    }
+
+    /** Where a column stands among those that are taken; null where it is not. */
+    public function position(int|false|null $place): ?int
+    {
+        return is_int($place) && $this->column($place)->isTaken
+            ? count(array_filter(range(0, $place), fn(int $other): bool => $this->column($other)->isTaken)) - 1
+            : null;
     }
 
     /** @param array<array-key, mixed> $words as `toArray` gives them; unknown words are passed over */
@@ -73,6 +85,8 @@ final readonly class Decisions
             array_values(array_filter($list('stacked'), is_int(...))),
             $text('value_name'),
             $columns,
+            is_int($words['counts'] ?? null) || ($words['counts'] ?? null) === false ? $words['counts'] : null,
+            is_int($words['counted'] ?? null) ? $words['counted'] : null,
         );
     }
 
@@ -100,6 +114,8 @@ final readonly class Decisions
             'stacked' => $this->stacked === [] ? null : $this->stacked,
             'value_name' => $this->valueName,
             'columns' => $columns === [] ? null : $columns,
+            'counts' => $this->counts,
+            'counted' => $this->counted,
         ], static fn(mixed $value): bool => $value !== null);
     }
 
@@ -120,6 +136,9 @@ final readonly class Decisions
             $words['columns'] = array_map(static fn(ColumnDecision $decision): array => $decision->toArray(), $columns);
 
             return self::fromArray($words);
+        }
+        if (in_array($change['what'], ['sheet', 'range', 'delimiter', 'quote', 'first_line', 'shape', 'stacked'], true)) {
+            unset($words['counts'], $words['counted']);
         }
         if (in_array($change['what'], ['sheet', 'range', 'delimiter', 'quote', 'first_line'], true)) {
             unset($words['columns'], $words['stacked'], $words['shape']);

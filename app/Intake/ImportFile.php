@@ -49,7 +49,7 @@ final readonly class ImportFile
                 $this->progress($import),
                 $table->decisions,
             );
-            $writer->publish($reading, "Imported from {$import->file_name}");
+            $writer->publish($reading, "Imported from {$import->file_name}", $table->decisions->position($table->decisions->counts), $table->decisions->position($table->decisions->counted));
             OrderVariables::dispatch($draft->id);
             $import->update([
                 'status' => ImportStatus::Done,

@@ -6,6 +6,7 @@ namespace App\Intake;
 
 use Generator;
 use RowTally\Core\Columns\Chunk;
+use RowTally\Core\Parsing\ClassLabel;
 use RowTally\Core\Parsing\NumberText;
 use RowTally\Core\Parsing\VariableName;
 
@@ -15,6 +16,7 @@ use RowTally\Core\Parsing\VariableName;
  * Block: rows × columns of cells become one list of values, row by row; cells without an entry are no values.
  * Stack: the columns named become two variables, the value and the column it came from; each row turns into one row a
  * stacked column, in which the other columns repeat.
+ * Limits: the two columns named, lower and upper, become the labels of classes; a cell without an entry is an open side.
  */
 final readonly class Reshape
 {
@@ -43,6 +45,7 @@ final readonly class Reshape
             Shape::Columns => [],
             Shape::Block => $taken,
             Shape::Stack => array_values(array_intersect($taken, $decisions->stacked)),
+            Shape::Limits => count(array_intersect($decisions->stacked, $taken)) === 2 ? $decisions->stacked : [],
         };
         $shape = $stacked === [] ? Shape::Columns : $decisions->shape;
 
@@ -53,9 +56,9 @@ final readonly class Reshape
             match ($shape) {
                 Shape::Columns => $places,
                 Shape::Block => [],
-                Shape::Stack => array_values(array_diff($taken, $stacked)),
+                Shape::Stack, Shape::Limits => array_values(array_diff($taken, $stacked)),
             },
-            $decisions->valueName ?? self::VALUE,
+            $decisions->valueName ?? ($shape === Shape::Limits ? "{$names[$stacked[0]]->name} to {$names[$stacked[1]]->name}" : self::VALUE),
         );
     }
 
@@ -70,7 +73,7 @@ final readonly class Reshape
         $kept = array_map(fn(int $place): VariableName => $this->names[$place], $this->kept);
         $made = match ($this->shape) {
             Shape::Columns => [],
-            Shape::Block => [VariableName::of($this->valueName)],
+            Shape::Block, Shape::Limits => [VariableName::of($this->valueName)],
             Shape::Stack => [VariableName::of(self::FROM), VariableName::of($this->valueName)],
         };
 
@@ -89,6 +92,10 @@ final readonly class Reshape
         }
         $made = [];
         foreach ($rows as $row) {
+            if ($this->shape === Shape::Limits) {
+                $made[] = [...array_map(static fn(int $kept): string => $row[$kept], $this->kept), ClassLabel::text($row[$this->stacked[0]], $row[$this->stacked[1]])];
+                continue;
+            }
             foreach ($this->stacked as $place) {
                 if ($this->shape === Shape::Stack) {
                     $made[] = [...array_map(static fn(int $kept): string => $row[$kept], $this->kept), $this->names[$place]->name, $row[$place]];

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Intake;
 
-/** What the columns of a table are: variables as they stand, one block of values, or some of them one variable in several columns. */
+/**
+ * What the columns of a table are: variables as they stand, one block of values, some of them one variable in several columns, or two of
+ * them the limits of classes.
+ */
 enum Shape: string
 {
     case Columns = 'columns';
@@ -12,4 +15,6 @@ enum Shape: string
     case Block = 'block';
     /** The columns named become two variables: the value, and which column it came from; the other columns repeat. */
     case Stack = 'stack';
+    /** The two columns named are the lower and the upper limits of classes and become their labels; the others stay. */
+    case Limits = 'limits';
 }

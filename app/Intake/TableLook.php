@@ -36,6 +36,7 @@ final readonly class TableLook
         public int $unreadCells,
         public int $rowsLookedAt,
         public bool $isWhole,
+        public ?CountsQuestion $countsQuestion,
     ) {}
 
     /** @throws NotATable */
@@ -45,7 +46,7 @@ final readonly class TableLook
         $file = CsvFile::open($table->path, $table->decisions);
         $reshape = Reshape::of($file->names, $table->decisions);
         $variables = RecogniseColumns::of($file, $table->decisions);
-        $rows = [];
+        $rows = $counting = [];
         $unread = [];
         $unreadCells = $seen = 0;
         $cells = new PlainCells($table->decisions->missing);
@@ -53,6 +54,9 @@ final readonly class TableLook
             $isLeftOut = in_array(TotalRow::firstEntry($row), $file->leaveOut, true);
             foreach ($reshape->rows([$row]) as $shaped) {
                 ++$seen;
+                if (!$isLeftOut) {
+                    $counting[] = $shaped;
+                }
                 $states = $isLeftOut ? array_fill(0, count($shaped), 'left-out') : self::states($shaped, $variables, $cells);
                 foreach (array_keys($states, 'unread', true) as $column) {
                     $unread[$column][$shaped[$column]][] = $file->lines[$i];
@@ -74,6 +78,7 @@ final readonly class TableLook
             $unreadCells,
             $seen,
             $file->isWhole && !$table->isSample,
+            CountsQuestion::of($variables, $counting),
         );
     }
 

@@ -19,6 +19,8 @@ use Illuminate\Support\Carbon;
  * @property string|null               $description
  * @property int                       $rows
  * @property int                       $revision
+ * @property string|null               $counts          key of the variable that says how often each row counts, as it was answered on the way in
+ * @property string|null               $counted         key of the variable of classes or values that they count
  * @property list<string>              $notes           what the reader of the file should know
  * @property Carbon                    $updated_at
  * @property Collection<int, Variable> $variables       in the order of the file

@@ -8,7 +8,7 @@ use App\Models\Dataset;
 use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Figures\Statistic;
-use RowTally\Core\Grouped\StatedLimits;
+use RowTally\Core\Grouped\ClassReading;
 use RowTally\Core\Match\Comparison;
 use RowTally\Core\Match\Stated;
 
@@ -17,13 +17,17 @@ final readonly class CompareStated
 {
     public function __construct(private ProfileVariables $profile, private GroupedVariable $grouped) {}
 
-    /** @return array{comparison: Comparison|null, sentence: string} */
-    public function answer(Dataset $dataset, Question $question, Statistic $statistic, Stated $stated, string $tolerance, ?StatedLimits $limits, int $column): array
+    /**
+     * @param list<string> $countColumns
+     *
+     * @return array{comparison: Comparison|null, sentence: string}
+     */
+    public function answer(Dataset $dataset, Question $question, Statistic $statistic, Stated $stated, string $tolerance, ClassReading $reading, array $countColumns, int $column): array
     {
         $variable = $dataset->variables->firstWhere('key', $question->of[0] ?? '') ?? throw UnknownVariable::named($question->of[0] ?? '');
         [$figure, $text] = [null, null];
         if ($variable->type === VariableType::Category) {
-            $profile = $this->grouped->profile($dataset, $question, $limits);
+            $profile = $this->grouped->profile($dataset, $question, $reading, $countColumns);
             foreach ($profile->figures($question->basis) as $row) {
                 if ($row['key'] === $statistic->key()) {
                     $figure = $row['figures'][$column] ?? throw UnknownVariable::noGroup($column);

@@ -74,17 +74,24 @@ final class DatasetWriter implements ColumnSink
         $this->waitingBytes = 0;
     }
 
-    /** Makes the draft a dataset that its owner sees. */
-    public function publish(TableReading $reading, string $summary): void
+    /**
+     * Makes the draft a dataset that its owner sees.
+     *
+     * @param int|null $counts  position of the variable that says how often each row counts
+     * @param int|null $counted position of the variable of classes or values that they count
+     */
+    public function publish(TableReading $reading, string $summary, ?int $counts = null, ?int $counted = null): void
     {
         $this->flush();
-        DB::transaction(function () use ($reading, $summary): void {
+        DB::transaction(function () use ($reading, $summary, $counts, $counted): void {
             foreach ($reading->variables as $position => $read) {
                 $this->finishVariable($this->variableIds[$position], $read);
             }
             $this->draft->update([
                 'rows' => $reading->rows,
                 'notes' => $reading->notes,
+                'counts' => $this->keyAt($counts),
+                'counted' => $counts === null ? null : $this->keyAt($counted),
                 'revision' => self::FIRST_REVISION,
             ]);
             $this->draft->revisions()->create([
@@ -95,6 +102,11 @@ final class DatasetWriter implements ColumnSink
                 'rows' => $reading->rows,
             ]);
         });
+    }
+
+    private function keyAt(?int $position): ?string
+    {
+        return $position === null ? null : Variable::query()->find($this->variableIds[$position] ?? 0)?->key;
     }
 
     private function finishVariable(int $id, ReadVariable $read): void

@@ -32,6 +32,11 @@ final readonly class Question
         public StackOptions $stack = new StackOptions(),
     ) {}
 
+    public function countedBy(string $counts): self
+    {
+        return new self($this->of, $this->by, $this->basis, $this->statistics, $counts, $this->showsNoEntry, $this->byCount, $this->distinct, $this->stack);
+    }
+
     /** @param list<string> $of */
     public function about(array $of): self
     {

@@ -29,6 +29,8 @@ final readonly class Basis
         public ?string $counts = null,
         /** The condition that leaves rows in, as it was typed; null = all rows. */
         public ?string $where = null,
+        /** What a count of 1 stands for, such as thousands; null = one. */
+        public ?string $countsUnit = null,
     ) {
         if (preg_match('/^\d{1,2}(\.\d{1,3})?$/', $innerFence) !== 1 || (float) $innerFence <= 0.0) {
             throw NotUnderstood::notAFence($innerFence);
@@ -50,6 +52,12 @@ final readonly class Basis
         return (string) BigDecimal::of($this->level)->multipliedBy(100)->stripTrailingZeros();
     }
 
+    /** The same, where a count of 1 stands for so many. */
+    public function countedIn(?string $unit): self
+    {
+        return new self($this->takenAs, $this->quartileRule, $this->classEdge, $this->innerFence, $this->level, $this->missingRows, $this->decimals, $this->counts, $this->where, $unit);
+    }
+
     /** The same but for some conventions. */
     public function with(?TakenAs $takenAs = null, ?QuartileRule $quartileRule = null, ?string $innerFence = null, ?string $level = null): self
     {
@@ -63,10 +71,11 @@ final readonly class Basis
             $this->decimals,
             $this->counts,
             $this->where,
+            $this->countsUnit,
         );
     }
 
-    /** @return array{as: string, quartiles: string, class_edge: string, fences: float, level: float, missing: string, decimals: string, counts: string|null, where: string|null, words: string} the wire words */
+    /** @return array{as: string, quartiles: string, class_edge: string, fences: float, level: float, missing: string, decimals: string, counts: string|null, counts_unit: string|null, where: string|null, words: string} the wire words */
     public function toArray(): array
     {
         return [
@@ -78,6 +87,7 @@ final readonly class Basis
             'missing' => $this->missingRows->value,
             'decimals' => $this->decimals->word(),
             'counts' => $this->counts,
+            'counts_unit' => $this->countsUnit,
             'where' => $this->where,
             'words' => $this->words(),
         ];
@@ -87,7 +97,7 @@ final readonly class Basis
     public function words(): string
     {
         return "Taken as a {$this->takenAs->words()}; quartiles by {$this->quartileRule->words()}; "
-            . ($this->counts === null ? 'no counts' : "counts from {$this->counts}") . '; '
+            . ($this->counts === null ? 'no counts' : "counts from {$this->counts}" . ($this->countsUnit === null ? '' : ", in {$this->countsUnit}")) . '; '
             . ($this->where === null ? 'all rows' : "rows where {$this->where}") . '; '
             . "missing {$this->missingRows->words()}; fences at {$this->innerFence} IQR; class edges {$this->classEdge->words()}; "
             . "{$this->levelPercent()} % intervals; shown {$this->decimals->words()}.";

@@ -19,6 +19,36 @@ final class NotUnderstood extends RuntimeException implements CoreException
         return new self("There is no figure \"{$key}\".");
     }
 
+    public static function notAnAmendment(string $text): self
+    {
+        return new self("\"{$text}\" changes nothing about classes: say edge, width or middle with a place and a number, such as edge0:5.5, or unit:0.1.");
+    }
+
+    public static function noSuchClass(int $place, int $last): self
+    {
+        return new self("There is no place {$place} among the classes: places go from 0, the lowest, to {$last}.");
+    }
+
+    public static function widthIsStated(string $label): self
+    {
+        return new self("\"{$label}\" has both limits, so its width is stated: change a boundary instead.");
+    }
+
+    public static function midpointOutside(string $label): self
+    {
+        return new self("The midpoint of \"{$label}\" lies outside its boundaries: change it, or them.");
+    }
+
+    public static function splitAndColumns(): self
+    {
+        return new self('Counts come from a column for each group or the rows are split, not both. Take one of the two back.');
+    }
+
+    public static function columnsNeedClasses(): self
+    {
+        return new self('Several columns of counts go with classes. Name one, or say which variable has the classes.');
+    }
+
     public static function tooManyGroups(int $groups, int $most): self
     {
         return new self("That makes {$groups} groups; at most {$most} can be told apart. Split by fewer labels.");

@@ -30,6 +30,21 @@ final readonly class FrequencyTable
         public int $countDecimals = 0,
     ) {}
 
+    /**
+     * The first column of several tables over the same labels as columns, after what they add up to.
+     *
+     * @param non-empty-list<self> $tables
+     */
+    public static function together(array $tables): self
+    {
+        $decimals = max(array_map(static fn(self $table): int => $table->countDecimals, $tables));
+        $columns = array_map(static fn(self $table): array => array_map(static fn(int $count): int => $count * 10 ** ($decimals - $table->countDecimals), $table->counts[0]), $tables);
+        $missing = array_map(static fn(self $table): int => $table->missing[0] * 10 ** ($decimals - $table->countDecimals), $tables);
+        $sums = array_map(static fn(int $row): int => array_sum(array_column($columns, $row)), array_keys($tables[0]->labels));
+
+        return new self($tables[0]->kind, $tables[0]->labels, [$sums, ...$columns], [array_sum($missing), ...$missing], $decimals);
+    }
+
     /** The most frequent first; equal ones as they were. */
     public function byCount(): self
     {

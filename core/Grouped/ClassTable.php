@@ -16,6 +16,7 @@ use RowTally\Core\Plots\Classes;
  *
  * Definition  rounded: boundaries half way between a limit and the next, midpoint of the limits; boundaries: the limits; completed: from
  *             a limit to the next class's, midpoint half way. An open class is as wide as its neighbour, measured by the stated limits.
+ *             Boundaries, open widths and midpoints that somebody knows better take their place.
  * Unit        limits in the unit of the variable, counts in rows or the unit of the counts.
  * Undefined   refused with the two labels where classes overlap, leave a gap wider than the rounding unit or run backwards.
  * Source      no convention but what the limits stand for.
@@ -38,7 +39,7 @@ final readonly class ClassTable
      *
      * @throws NotUnderstood
      */
-    public static function of(array $classes, array $counts, ?StatedLimits $limits = null): self
+    public static function of(array $classes, array $counts, ClassReading $reading = new ClassReading()): self
     {
         if ($classes === []) {
             throw NotUnderstood::noClassLabels();
@@ -46,8 +47,9 @@ final readonly class ClassTable
         $order = array_keys($classes);
         usort($order, static fn(int $a, int $b): int => self::place($classes[$a])->compareTo(self::place($classes[$b])));
         $sorted = array_map(static fn(int $i): ClassLabel => $classes[$i], $order);
-        $limits ??= StatedLimits::recognised($sorted);
-        $unit = $limits === StatedLimits::Boundaries ? BigRational::zero() : self::unit($sorted);
+        $limits = $reading->limits ?? StatedLimits::recognised($sorted);
+        $amendments = $reading->amendments();
+        $unit = $limits === StatedLimits::Boundaries ? BigRational::zero() : $amendments->unit?->toBigRational() ?? self::unit($sorted);
         [$lows, $highs] = self::filled($sorted, $unit);
         self::check($sorted, $lows, $highs, $unit);
         $rows = [];
@@ -66,7 +68,7 @@ final readonly class ClassTable
             );
         }
 
-        return new self($rows, $limits, $limits === StatedLimits::Boundaries ? null : $unit);
+        return new self($amendments->areNone() ? $rows : self::amended($rows, $amendments), $limits, $limits === StatedLimits::Boundaries ? null : $unit);
     }
 
     /**
@@ -83,6 +85,46 @@ final readonly class ClassTable
         }
 
         return new self($rows, StatedLimits::Boundaries, null);
+    }
+
+    /**
+     * @param non-empty-list<ClassRow> $rows
+     *
+     * @return non-empty-list<ClassRow>
+     */
+    private static function amended(array $rows, Amendments $amendments): array
+    {
+        $number = count($rows);
+        foreach ([[$amendments->edges, $number], [$amendments->widths, $number - 1], [$amendments->middles, $number - 1]] as [$places, $last]) {
+            if ($places !== [] && max(array_keys($places)) > $last) {
+                throw NotUnderstood::noSuchClass(max(array_keys($places)), $last);
+            }
+        }
+        $edges = [...array_map(static fn(ClassRow $row): BigRational => $row->lower, $rows), $rows[$number - 1]->upper];
+        foreach ($amendments->edges as $i => $edge) {
+            $edges[$i] = $edge->toBigRational();
+        }
+        foreach ($amendments->widths as $i => $width) {
+            match (true) {
+                !$rows[$i]->isOpen => throw NotUnderstood::widthIsStated($rows[$i]->label),
+                $i === 0 => $edges[0] = $edges[1]->minus($width),
+                default => $edges[$i + 1] = $edges[$i]->plus($width),
+            };
+        }
+        $amended = [];
+        foreach ($rows as $i => $row) {
+            if ($edges[$i]->isGreaterThanOrEqualTo($edges[$i + 1])) {
+                throw NotUnderstood::classBackwards($row->label);
+            }
+            $isMoved = !$edges[$i]->isEqualTo($row->lower) || !$edges[$i + 1]->isEqualTo($row->upper);
+            $midpoint = isset($amendments->middles[$i]) ? $amendments->middles[$i]->toBigRational() : ($isMoved ? $edges[$i]->plus($edges[$i + 1])->dividedBy(2)->simplified() : $row->midpoint);
+            if ($midpoint->isLessThan($edges[$i]) || $midpoint->isGreaterThan($edges[$i + 1])) {
+                throw NotUnderstood::midpointOutside($row->label);
+            }
+            $amended[] = new ClassRow($row->label, $row->low, $row->high, $edges[$i]->simplified(), $edges[$i + 1]->simplified(), $row->count, $row->isOpen, $midpoint);
+        }
+
+        return $amended;
     }
 
     /** Where it stands among the others: open ones at the ends. */
@@ -166,7 +208,7 @@ final readonly class ClassTable
                 continue;
             }
             $gap = $lows[$i]->minus($highs[$i - 1]);
-            if ($gap->isNegative() || ($gap->isZero() && !$unit->isZero())) {
+            if ($gap->isLessThan($unit)) {
                 throw NotUnderstood::classesOverlap($classes[$i - 1]->label, $class->label);
             }
             if ($gap->isGreaterThan($unit)) {

@@ -30,6 +30,8 @@ final readonly class GroupedProfile
         public int $countDecimals,
         /** A row that is the sum of the others and was left out; null = none. */
         public ?string $total,
+        /** What was amended, in words; '' = nothing. */
+        public string $amended,
     ) {}
 
     /** Whether the labels of a category read as classes; one may be a total. */
@@ -45,7 +47,7 @@ final readonly class GroupedProfile
      *
      * @throws NotUnderstood
      */
-    public static function of(FrequencyTable $table, ?StatedLimits $limits): self
+    public static function of(FrequencyTable $table, ClassReading $reading = new ClassReading()): self
     {
         $classes = $places = [];
         $total = null;
@@ -64,14 +66,14 @@ final readonly class GroupedProfile
         $columns = array_map(static fn(array $counts): GroupedFigures => new GroupedFigures(ClassTable::of(
             $classes,
             array_map(static fn(int $place): BigRational => BigRational::nd($counts[$place], $unit), $places),
-            $limits,
+            $reading,
         )), $table->counts);
         if ($columns === [] || $columns[0]->n()->isZero()) {
             throw NotUnderstood::allCountsZero();
         }
         $scales = array_map(static fn(ClassLabel $class): int => max($class->low?->getScale() ?? 0, $class->high?->getScale() ?? 0), $classes);
 
-        return new self($columns, max(0, ...$scales), $table->countDecimals, $total);
+        return new self($columns, max(0, ...$scales), $table->countDecimals, $total, $reading->amendments()->words($columns[0]->table->rows));
     }
 
     /** @return list<array{key: string, label: string, symbol: string, shownAs: ShownAs, figures: list<Figure>}> */
@@ -122,6 +124,19 @@ final readonly class GroupedProfile
             $shownAs === ShownAs::Rows => DecimalText::of($number, $this->countDecimals),
             default => (new FigureText($basis, $this->dataDecimals))->inUnit($number),
         };
+    }
+
+    /**
+     * How the classes were taken, in sentences, for whatever leaves the screen.
+     *
+     * @param list<string> $countColumns names of the counts of each group, where they have columns of their own
+     */
+    public function words(array $countColumns = []): string
+    {
+        return "Class limits are {$this->columns[0]->table->limits->words()}."
+            . ($countColumns === [] ? '' : ' Counts of a group each are in ' . implode(', ', $countColumns) . '.')
+            . ($this->amended === '' ? '' : " Changed by hand: {$this->amended}.")
+            . ($this->total === null ? '' : " \"{$this->total}\" is the sum of the others and was left out.");
     }
 
     /** @return list<string> labels of the modal class, or classes */

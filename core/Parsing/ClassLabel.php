@@ -38,6 +38,19 @@ final readonly class ClassLabel
         public bool $isBoundInside,
     ) {}
 
+    /** The label of a class by its limits as they were typed; a blank one is an open side, both make none. */
+    public static function text(string $low, string $high): string
+    {
+        [$low, $high] = [trim($low), trim($high)];
+
+        return match (true) {
+            $low === '' && $high === '' => '',
+            $low === '' => "up to {$high}",
+            $high === '' => "{$low} and over",
+            default => "{$low} to {$high}",
+        };
+    }
+
     /** @return self|null null when it reads as no class */
     public static function parse(string $label): ?self
     {

@@ -7,7 +7,7 @@ namespace RowTally\Core\Parsing;
 /**
  * What a header cell says: the variable's name and, where it ends in one in brackets, its unit ("Honey yield (kg)").
  *
- * Only what is plainly a unit is taken for one: a known unit symbol, or "per …". All else stays part of the name.
+ * Only what is plainly a unit is taken for one: a known unit symbol, "per …", or a scale such as "in thousands". All else stays part of the name.
  */
 final readonly class VariableName
 {
@@ -19,6 +19,9 @@ final readonly class VariableName
         'Pa', 'hPa', 'kPa', 'bar', 'mbar', 'mmHg', 'mol', 'mmol', 'N', 'lx', 'km/h', 'm/s', 'mph', 'kg/m²', 'mg/l', 'mg/L', 'mmol/l', 'mmol/L',
         '€', '$', '£', '¥', 'EUR', 'USD', 'GBP', 'CHF', 'JPY', 'count', 'frames', 'points',
     ];
+
+    /** What a count of 1 may stand for. */
+    private const SCALES = ['dozens', 'hundreds', 'thousands', 'millions', 'billions', '000s', "'000", 'Tausend', 'Tsd.', 'Mio.', 'milliers', 'miles', 'migliaia', 'duizenden'];
 
     private function __construct(
         public string $name,
@@ -38,6 +41,11 @@ final readonly class VariableName
         $header = trim($header);
         if (preg_match('/^(.*\S)\s*(?:\(([^()]{1,24})\)|\[([^\[\]]{1,24})\])$/Du', $header, $part) === 1) {
             $unit = trim($part[3] ?? $part[2] ?? '');
+            // "Keepers (in thousands)" is in thousands.
+            $scale = preg_replace('/^in /u', '', $unit) ?? $unit;
+            if (in_array($scale, self::SCALES, true)) {
+                return new self($part[1], $scale, $header);
+            }
             if (self::isUnit($unit) || preg_match('/^per \S/u', $unit) === 1) {
                 return new self($part[1], $unit, $header);
             }

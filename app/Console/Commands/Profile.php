@@ -25,6 +25,8 @@ use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Figures\Catalogue;
 use RowTally\Core\Figures\FigureSet;
 use RowTally\Core\Formula\FormulaError;
+use RowTally\Core\Grouped\Amendments;
+use RowTally\Core\Grouped\ClassReading;
 use RowTally\Core\Grouped\StatedLimits;
 use RowTally\Core\Parsing\PercentList;
 use RowTally\Core\Plots\ClassChoice;
@@ -40,11 +42,12 @@ final class Profile extends Command
         {file : Any file that can be read: CSV and its cousins, XLSX, ODS, JSON, JSON Lines, a data package; - reads standard input}
         {--variable=* : Name of a variable; may be given several times (the default is every number variable)}
         {--by=* : Name of a category, or of a number by its classes, that splits the rows; twice for groups within groups}
-        {--counts= : Name of the number that says how often each row counts; it need not be whole}
+        {--counts=* : Name of the number that says how often each row counts; it need not be whole; with --classes once for each group that has a column}
         {--classes= : Name of a category whose labels are classes, such as 12-17 or 48 and over; with --counts}
         {--low= : Name of the number that is the lower limit of the class of each row, with --high and --counts}
         {--high= : Name of the number that is the upper limit}
         {--limits= : What class limits stand for: rounded, boundaries or completed (recognised from the labels if not given)}
+        {--amend= : What is known better of classes, such as edge0:5.5,width7:10,middle2:14.2,unit:0.1 (places from 0, the lowest)}
         {--where= : A condition that leaves rows in, such as "Honey yield" > 40}
         {--as= : sample (the default) or population}
         {--quartiles= : halves-excluded (the default), halves-included, or hf1 to hf9}
@@ -67,7 +70,8 @@ final class Profile extends Command
           php artisan tally:profile demo/spring-inspection.csv --variable="Honey yield" --by=Apiary --by=Temper
           php artisan tally:profile demo/spring-inspection.csv --variable="Honey yield" --figures=shape --where="Apiary = 'Dunmere'"
           php artisan tally:profile demo/queen-cells.csv --variable="Queen cells" --counts=Hives
-          php artisan tally:profile demo/honey-by-experience.csv --classes="Years of experience" --counts="Jars (thousands)" --limits=completed
+          php artisan tally:profile demo/honey-by-experience.csv --classes="Years of experience" --counts="Jars (thousands)" --limits=completed --amend=width5:10
+          php artisan tally:profile demo/spring-inspection.csv --variable="Honey yield" --bins=0:10
           php artisan tally:profile demo/spring-inspection.csv --variable="Honey yield" --percentiles=5,50,95 --working=q1
           php artisan tally:profile demo/spring-inspection.csv --variable="Honey yield" --match=23.41
           php artisan tally:profile - --as=population --quartiles=hf7 --bins=0:5:right --json < values.csv
@@ -93,6 +97,7 @@ final class Profile extends Command
         try {
             $question = $this->fileQuestion();
             $columns = $this->columns($readTable);
+            $question = $question->countedAsIn($columns);
             $document = $this->classes($columns, $question) ?? ProfileDocument::of($columns, $question);
             if ($this->option('json') === true) {
                 return $this->writeJson($document->toArray());
@@ -114,6 +119,10 @@ final class Profile extends Command
         [$classes, $edge] = $this->bins();
         $figures = array_merge(...array_map(static fn(string $word): array => FigureSet::tryFrom($word)?->keys() ?? [$word], explode(',', $this->word('figures') ?? 'essentials')));
         Catalogue::chosen($figures);
+        $counts = $this->texts('counts');
+        if (count($counts) > 1 && $this->word('classes') === null) {
+            throw NotUnderstood::columnsNeedClasses();
+        }
         if (count($this->texts('by')) > 2) {
             throw new UnusableRequest('Rows can be split by one or two variables; give --by once or twice.');
         }
@@ -129,7 +138,7 @@ final class Profile extends Command
                 $this->word('level') ?? $defaults->level,
                 $this->convention('missing', MissingRows::class) ?? $defaults->missingRows,
                 $decimals === null ? null : ShownDecimals::ofWord($decimals),
-                $this->word('counts'),
+                count($counts) === 1 ? $counts[0] : null,
                 $this->word('where'),
             ),
             $figures,
@@ -137,6 +146,7 @@ final class Profile extends Command
             $classes,
             $this->word('match'),
             $this->word('working'),
+            $this->word('bins') !== null,
         );
     }
 
@@ -152,15 +162,16 @@ final class Profile extends Command
     /** Of classes with counts, where they are asked for. */
     private function classes(FileColumns $columns, FileQuestion $question): ?ClassesDocument
     {
-        $limits = $this->convention('limits', StatedLimits::class);
+        $amend = $this->word('amend');
+        $reading = new ClassReading($this->convention('limits', StatedLimits::class), $amend === null ? null : Amendments::ofWord($amend));
         [$labels, $low, $high] = [$this->word('classes'), $this->word('low'), $this->word('high')];
         if (($low === null) !== ($high === null)) {
             throw new UnusableRequest('Classes in two columns need both --low and --high.');
         }
 
         return match (true) {
-            $labels !== null => ClassesDocument::ofLabels($columns, $question, $labels, $limits),
-            $low !== null && $high !== null => ClassesDocument::ofLimits($columns, $question, $low, $high, $limits),
+            $labels !== null => ClassesDocument::ofLabels($columns, $question, $labels, $reading, $this->texts('counts')),
+            $low !== null && $high !== null => ClassesDocument::ofLimits($columns, $question, $low, $high, $reading),
             default => null,
         };
     }

@@ -15,6 +15,6 @@ final class ClassesController
     {
         $question = $request->question($dataset);
 
-        return new ClassesResource($grouped->profile($dataset, $question, $request->limits()), $question);
+        return new ClassesResource($grouped->profile($dataset, $question, $request->classReading(), $request->countColumns()), $question, $request->countNames($dataset));
     }
 }

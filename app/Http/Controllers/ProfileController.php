@@ -42,7 +42,7 @@ final class ProfileController
 
     public function comparison(Dataset $dataset, FigureRequest $request, CompareStated $compare): JsonResponse
     {
-        $answer = $compare->answer($dataset, $request->question($dataset), $request->statistic(), $request->stated(), $request->tolerance(), $request->limits(), $request->column());
+        $answer = $compare->answer($dataset, $request->question($dataset), $request->statistic(), $request->stated(), $request->tolerance(), $request->classReading(), $request->countColumns(), $request->column());
 
         return new JsonResponse(['sentence' => $answer['sentence'], 'is_within' => $answer['comparison']?->isWithin]);
     }

@@ -5,20 +5,21 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use Closure;
-use Illuminate\Validation\Rule;
 use Illuminate\Validation\Rules\Enum;
 use RowTally\Core\Grouped\StatedLimits;
 
-/** A category whose labels are classes, and what their limits stand for. */
+/** A category whose labels are classes, and how they are taken. */
 final class ClassesRequest extends ProfileRequest
 {
+    use ReadsClasses;
+
     /** @return array<string, list<string|Enum|Closure>> */
     public function rules(): array
     {
         return [
             ...parent::rules(),
             'of' => ['required', 'string', 'max:200', 'not_regex:/,/'],
-            'limits' => ['nullable', 'string', Rule::enum(StatedLimits::class)],
+            ...$this->classRules(),
         ];
     }
 
@@ -26,10 +27,5 @@ final class ClassesRequest extends ProfileRequest
     public function messages(): array
     {
         return [...parent::messages(), 'of' => 'Say which one variable this is about.', 'limits' => 'Limits are one of: ' . implode(', ', array_column(StatedLimits::cases(), 'value')) . '.'];
-    }
-
-    public function limits(): ?StatedLimits
-    {
-        return $this->enum('limits', StatedLimits::class);
     }
 }

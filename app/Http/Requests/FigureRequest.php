@@ -6,17 +6,17 @@ namespace App\Http\Requests;
 
 use Brick\Math\BigDecimal;
 use Closure;
-use Illuminate\Validation\Rule;
 use Illuminate\Validation\Rules\Enum;
 use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Figures\Catalogue;
 use RowTally\Core\Figures\Statistic;
-use RowTally\Core\Grouped\StatedLimits;
 use RowTally\Core\Match\Stated;
 
 /** A question about one variable, overall or in one group: one figure, a figure that was stated, or a value. */
 final class FigureRequest extends ProfileRequest
 {
+    use ReadsClasses;
+
     /** @return array<string, list<string|Enum|Closure>> */
     public function rules(): array
     {
@@ -28,7 +28,7 @@ final class FigureRequest extends ProfileRequest
             'stated' => ['nullable', 'string', 'max:40'],
             'value' => ['nullable', 'string', 'max:40'],
             'tolerance' => ['nullable', 'string', 'max:40'],
-            'limits' => ['nullable', 'string', Rule::enum(StatedLimits::class)],
+            ...$this->classRules(),
         ];
     }
 
@@ -59,12 +59,6 @@ final class FigureRequest extends ProfileRequest
     public function tolerance(): string
     {
         return $this->word('tolerance') ?? '0';
-    }
-
-    /** What the limits of classes stand for; null = recognised. */
-    public function limits(): ?StatedLimits
-    {
-        return $this->enum('limits', StatedLimits::class);
     }
 
     /** 0 = overall, then the groups as they are shown. */

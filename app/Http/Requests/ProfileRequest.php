@@ -92,7 +92,7 @@ class ProfileRequest extends FormRequest
     {
         $defaults = new Basis();
         $counts = $this->word('counts');
-        $countsName = $counts === null ? null : ($dataset->variables->firstWhere('key', $counts) ?? throw UnknownVariable::named($counts))->name;
+        $counting = $counts === null ? null : $dataset->variables->firstWhere('key', $counts) ?? throw UnknownVariable::named($counts);
         $decimals = $this->word('decimals');
 
         return new Question(
@@ -106,8 +106,9 @@ class ProfileRequest extends FormRequest
                 $this->word('level') ?? $defaults->level,
                 $this->enum('missing', MissingRows::class) ?? $defaults->missingRows,
                 $decimals === null ? null : ShownDecimals::ofWord($decimals),
-                $countsName,
+                $counting?->name,
                 $this->word('where'),
+                $counting?->unit,
             ),
             Catalogue::chosen([...$this->figures(), ...$this->percentiles()]),
             $counts,
@@ -169,7 +170,7 @@ class ProfileRequest extends FormRequest
     }
 
     /** @return list<string> */
-    private static function words(string $list): array
+    protected static function words(string $list): array
     {
         return array_values(array_unique(array_filter(explode(',', $list), static fn(string $word): bool => $word !== '')));
     }

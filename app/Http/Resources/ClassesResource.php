@@ -20,7 +20,8 @@ use RowTally\Core\Working\Written;
 /** @property GroupedProfile $resource */
 final class ClassesResource extends JsonResource
 {
-    public function __construct(GroupedProfile $profile, private readonly Question $question)
+    /** @param list<string>|null $names of the columns, overall first; null where groups have theirs from what splits the rows */
+    public function __construct(GroupedProfile $profile, private readonly Question $question, private readonly ?array $names)
     {
         parent::__construct($profile);
     }
@@ -35,6 +36,9 @@ final class ClassesResource extends JsonResource
         return [
             'limits' => $table->limits->value,
             'limits_choices' => array_map(static fn(StatedLimits $case): array => ['value' => $case->value, 'words' => $case->words(), 'sentence' => $case->sentence()], StatedLimits::cases()),
+            'words' => $profile->words($this->names === null ? [] : array_slice($this->names, 1)),
+            'amended' => $profile->amended,
+            'names' => $this->names,
             'unit' => $table->unit === null ? null : Written::number($table->unit),
             'total_left_out' => $profile->total,
             'modal_classes' => $profile->modalClasses(),
@@ -62,8 +66,11 @@ final class ClassesResource extends JsonResource
             'lower' => self::number($row->lower),
             'upper' => self::number($row->upper),
             'boundaries' => Written::number($row->lower) . ' to ' . Written::number($row->upper),
+            'lower_text' => Written::number($row->lower),
+            'upper_text' => Written::number($row->upper),
             'width' => Written::number($row->width()),
             'midpoint' => Written::number($row->midpoint),
+            'middle' => self::number($row->midpoint),
             'is_open' => $row->isOpen,
             'counts' => $each(static fn(GroupedFigures $column): float => self::number($column->table->rows[$i]->count)),
             'percents' => $each(static fn(GroupedFigures $column): string => DecimalText::of($percent($column, $column->table->rows[$i]->count), 1)),

@@ -21,8 +21,16 @@ final class DatasetResource extends JsonResource
             'source' => $this->resource->source,
             'rows' => $this->resource->rows,
             'revision' => $this->resource->revision,
+            'counts' => $this->known($this->resource->counts),
+            'counted' => $this->known($this->resource->counted),
             'notes' => $this->resource->notes,
             'variables' => VariableResource::collection($this->resource->variables),
         ];
+    }
+
+    /** The key of a variable that is still there. */
+    private function known(?string $key): ?string
+    {
+        return $this->resource->variables->contains('key', $key) ? $key : null;
     }
 }

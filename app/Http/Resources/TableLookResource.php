@@ -59,6 +59,8 @@ final class TableLookResource extends JsonResource
                 'lines' => $kind->lines,
                 'remedies' => $kind->remedies,
             ], $look->unread),
+            'counts_question' => $look->countsQuestion === null ? null : ['kind' => $look->countsQuestion->kind, 'of' => $look->countsQuestion->of, 'candidates' => $look->countsQuestion->candidates],
+            'counts' => $look->decided->counts === false ? -1 : $look->decided->counts,
             'decided' => (object) $look->decided->toArray(),
         ];
     }

@@ -700,6 +700,10 @@ export interface components {
             source: string | null;
             rows: number;
             revision: number;
+            /** @description Key of the variable that says how often each row counts, as it was answered on the way in. */
+            counts: string | null;
+            /** @description Key of the variable of classes or values that they count. */
+            counted: string | null;
             notes: string[];
             variables: components["schemas"]["Variable"][];
         };
@@ -858,7 +862,7 @@ export interface components {
             /** @description First entries of rows that are left out. */
             leave_out: string[];
             /** @enum {string} */
-            shape: "columns" | "block" | "stack";
+            shape: "columns" | "block" | "stack" | "limits";
             stacked: number[];
             value_name: string | null;
             file_columns: string[];
@@ -883,6 +887,16 @@ export interface components {
                     changes: components["schemas"]["ReadingChange"][];
                 }[];
             }[];
+            counts_question: null | {
+                /** @enum {string} */
+                kind: "classes" | "values" | "limits";
+                /** @description Place of the column of classes or values. */
+                of: number;
+                /** @description Places of columns that could be the counts; of limits, the place of the upper ones. */
+                candidates: number[];
+            };
+            /** @description Place of the column of counts, as decided; -1 = there is none. */
+            counts: number | null;
             /** @description What was decided and not recognised. */
             decided: Record<string, never>;
         };
@@ -925,6 +939,8 @@ export interface components {
             decimals: string;
             /** @description Name of the variable. */
             counts: string | null;
+            /** @description What a count of 1 stands for, such as thousands. */
+            counts_unit: string | null;
             where: string | null;
             /** @description All of it in one sentence. */
             words: string;
@@ -1142,6 +1158,12 @@ export interface components {
         /** @enum {string} */
         StatedLimits: "rounded" | "boundaries" | "completed";
         Grouped: {
+            /** @description How the classes were taken, in sentences. */
+            words: string;
+            /** @description What was changed by hand, in words; empty = nothing. */
+            amended: string;
+            /** @description Of the columns where each group has its own counts. */
+            names: string[] | null;
             limits: components["schemas"]["StatedLimits"];
             limits_choices: components["schemas"]["Convention"][];
             unit: string | null;
@@ -1154,8 +1176,11 @@ export interface components {
                 lower: number;
                 upper: number;
                 boundaries: string;
+                lower_text: string;
+                upper_text: string;
                 width: string;
                 midpoint: string;
+                middle: number;
                 /** @description Whether one of its limits is assumed. */
                 is_open: boolean;
                 counts: number[];
@@ -1359,6 +1384,12 @@ export interface components {
         curve: "yes" | "no";
         /** @description Whether the groups share a scale; the default is common. */
         lanes: "common" | "own";
+        /** @description What the limits of classes stand for; recognised if not given. */
+        limits: components["schemas"]["StatedLimits"];
+        /** @description What is known better of classes, such as edge0:5.5,width7:10,middle2:14.2,unit:0.1; places from 0, the lowest. */
+        amend: string;
+        /** @description Keys of variables, set apart by commas, each the counts of one group; not together with a split. */
+        countColumns: string;
         /** @description Keys of variables, set apart by commas; at most 60. */
         of: string;
         /** @description Keys of one or two variables that split the rows; a number by its classes. */
@@ -2397,7 +2428,12 @@ export interface operations {
                 stated: string;
                 /** @description In percent of the stated figure, such as 15%, or absolute. */
                 tolerance?: string;
-                limits?: components["schemas"]["StatedLimits"];
+                /** @description What the limits of classes stand for; recognised if not given. */
+                limits?: components["parameters"]["limits"];
+                /** @description What is known better of classes, such as edge0:5.5,width7:10,middle2:14.2,unit:0.1; places from 0, the lowest. */
+                amend?: components["parameters"]["amend"];
+                /** @description Keys of variables, set apart by commas, each the counts of one group; not together with a split. */
+                count_columns?: components["parameters"]["countColumns"];
                 /** @description 0 = overall, then the groups as they are shown. */
                 column?: number;
             };
@@ -2468,8 +2504,12 @@ export interface operations {
                 curve?: components["parameters"]["curve"];
                 /** @description Whether the groups share a scale; the default is common. */
                 lanes?: components["parameters"]["lanes"];
-                /** @description What the limits of the classes stand for; recognised if not given. */
-                limits?: components["schemas"]["StatedLimits"];
+                /** @description What the limits of classes stand for; recognised if not given. */
+                limits?: components["parameters"]["limits"];
+                /** @description What is known better of classes, such as edge0:5.5,width7:10,middle2:14.2,unit:0.1; places from 0, the lowest. */
+                amend?: components["parameters"]["amend"];
+                /** @description Keys of variables, set apart by commas, each the counts of one group; not together with a split. */
+                count_columns?: components["parameters"]["countColumns"];
             };
             header?: never;
             path: {

@@ -1,11 +1,12 @@
-import { useEffect } from 'react';
-import { useParams } from 'react-router';
+import { useEffect, useRef } from 'react';
+import { useNavigate, useParams } from 'react-router';
 import { Account } from '../account/Account';
 import { Button } from '../ui/Button';
 import { counted } from '../ui/format';
 import { Notice } from '../ui/Notice';
 import { TopBar } from '../ui/TopBar';
 import { Waiting } from '../ui/Waiting';
+import { CountsLine } from './CountsLine';
 import { FirstRows } from './FirstRows';
 import { ImportProgress } from './ImportProgress';
 import { useBeginImport, useCancelImport, useDecide, useImport, useReading } from './queries';
@@ -24,6 +25,14 @@ export function IntakePage() {
     useEffect(() => {
         document.title = `${started.data?.title ?? 'Intake'} · Row Tally`;
     }, [started.data?.title]);
+    // A table of classes or values with counts goes straight on to its figures: there is nothing to choose.
+    const navigate = useNavigate();
+    const goesOn = useRef(false);
+    useEffect(() => {
+        if (goesOn.current && started.data?.status === 'done') {
+            void navigate(`/datasets/${started.data.dataset_id}/profile`);
+        }
+    }, [started.data, navigate]);
     const failure = started.error ?? reading.error;
     return (
         <div className="flex h-full flex-col">
@@ -51,6 +60,7 @@ export function IntakePage() {
             {isWaiting && reading.data !== undefined && (
                 <>
                     <ReadingLine reading={reading.data} onDecide={decide.mutate} />
+                    <CountsLine reading={reading.data} onDecide={decide.mutate} />
                     {decide.isError && (
                         <div className="px-5">
                             <Notice>{decide.error.message} What was decided before still holds.</Notice>
@@ -63,7 +73,14 @@ export function IntakePage() {
                         <UnreadCells reading={reading.data} isBusy={decide.isPending} onDecide={decide.mutate} />
                     </div>
                     <footer className="flex shrink-0 items-center gap-3 border-t border-hair bg-surface px-5 py-3">
-                        <Button look="primary" disabled={begin.isPending || decide.isPending} onClick={() => begin.mutate()}>
+                        <Button
+                            look="primary"
+                            disabled={begin.isPending || decide.isPending}
+                            onClick={() => {
+                                goesOn.current = (reading.data.counts ?? -1) >= 0;
+                                begin.mutate();
+                            }}
+                        >
                             Bring in the rows
                         </Button>
                         <Button look="quiet" onClick={() => cancel.mutate(id)}>

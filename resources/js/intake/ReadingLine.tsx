@@ -175,12 +175,18 @@ function Shape({ reading, onDecide }: { reading: Reading; onDecide: (changes: Re
                         words: 'partly one variable, stacked',
                         sentence: 'The columns chosen become a value and the column it came from; the other columns repeat.',
                     },
+                    {
+                        value: 'limits',
+                        words: 'with two that are limits of classes',
+                        sentence: 'The two columns chosen, lower and upper limit, become the labels of classes; the other columns stay.',
+                    },
                 ]}
                 value={reading.shape}
                 onChange={(shape) =>
                     onDecide([
                         { what: 'shape', value: shape },
                         ...(shape === 'stack' && reading.stacked.length === 0 ? [{ what: 'stacked', value: numbers }] : []),
+                        ...(shape === 'limits' ? [{ what: 'stacked', value: numbers.slice(0, 2) }] : []),
                     ])
                 }
             />
@@ -189,17 +195,17 @@ function Shape({ reading, onDecide }: { reading: Reading; onDecide: (changes: Re
                     {' '}
                     named{' '}
                     <Typed
-                        key={reading.value_name ?? ''}
+                        key={`${reading.shape}${reading.value_name ?? ''}`}
                         name="Name of the values"
-                        value={reading.value_name ?? 'Value'}
+                        value={reading.value_name ?? (reading.shape === 'limits' ? (reading.columns.at(-1)?.name ?? '') : 'Value')}
                         size={12}
                         onChange={(name) => onDecide([{ what: 'value_name', value: name }])}
                     />
                 </>
             )}
-            {reading.shape === 'stack' && (
+            {(reading.shape === 'stack' || reading.shape === 'limits') && (
                 <span className="block text-small">
-                    stacked:{' '}
+                    {reading.shape === 'stack' ? 'stacked' : 'limits'}:{' '}
                     {reading.file_columns.map((name, place) => (
                         <label key={place} className="mr-3 inline-flex items-center gap-1.5 whitespace-nowrap">
                             <input

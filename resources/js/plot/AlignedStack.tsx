@@ -16,12 +16,15 @@ import { ValueAxis } from './ValueAxis';
 /** Less than this is a press and no drag. */
 const DRAG_PX = 4;
 
-const scales: Record<Stack['scale'], string> = {
-    count: 'rows per class',
-    percent: '% of rows per class',
-    density: 'share of rows per unit',
-    cumulative: '% of rows up to here',
-};
+/** What the bars stand for, in what is counted: rows, or what a variable of counts says. */
+function scaleWords(scale: Stack['scale'], counted: string): string {
+    return {
+        count: `${counted} per class`,
+        percent: `% of ${counted} per class`,
+        density: `share of ${counted} per unit`,
+        cumulative: `% of ${counted} up to here`,
+    }[scale];
+}
 
 /**
  * The histogram over the box plot on one axis, overall on top and a lane for each group below. Lines of overall figures run through all of
@@ -32,6 +35,7 @@ export function AlignedStack({
     stack,
     names,
     axisName,
+    counted,
     fences,
     onSelect,
     onRange,
@@ -40,6 +44,8 @@ export function AlignedStack({
     stack: Stack;
     names: string[];
     axisName: string;
+    /** Rows, or the variable of counts with its unit. */
+    counted: string;
     /** How many interquartile ranges out the fences lie. */
     fences: number;
     /** A bar was pressed: its lane and its class, from 0. */
@@ -149,6 +155,7 @@ export function AlignedStack({
                                         isOverall={i === 0}
                                         stack={stack}
                                         axisName={axisName}
+                                        counted={counted}
                                     />
                                 </g>
                             )
@@ -201,6 +208,7 @@ function LaneName({
     isOverall,
     stack,
     axisName,
+    counted,
 }: {
     name: string;
     right: number;
@@ -209,6 +217,7 @@ function LaneName({
     isOverall: boolean;
     stack: Stack;
     axisName: string;
+    counted: string;
 }) {
     const unit = unitOf(axisName);
     return (
@@ -216,7 +225,7 @@ function LaneName({
             <div className="flex h-full flex-col items-end justify-between text-right text-fine leading-tight text-soft">
                 {isOverall ? (
                     <span className="pt-6">
-                        {scales[stack.scale]}
+                        {scaleWords(stack.scale, counted)}
                         <br />
                         {stack.classes.width === null ? 'of unequal width' : `of ${stack.classes.width}`}
                         {stack.classes.width !== null && unit !== undefined && unit.length < 8 ? ` ${unit}` : ''}

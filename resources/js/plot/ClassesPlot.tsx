@@ -1,7 +1,10 @@
 import { scaleLinear } from 'd3-scale';
+import { useState } from 'react';
 import type { Grouped } from '../api/client';
+import { WordChoice } from '../ui/WordChoice';
 import { laneColour } from './colours';
 import { PictureOut } from './PictureOut';
+import { spread } from './spread';
 import { useWidth } from './useWidth';
 import { ValueAxis } from './ValueAxis';
 
@@ -15,7 +18,10 @@ const TOP = 22;
 const AXIS = 44;
 
 /** The classes as bars between their true boundaries, as high as they are dense, with the polygon through their midpoints; the ogive below, quartiles read off it. */
-export function ClassesPlot({ grouped, column, axisName, name }: { grouped: Grouped; column: number; axisName: string; name: string }) {
+export function ClassesPlot({ grouped, axisName, names }: { grouped: Grouped; axisName: string; names: string[] }) {
+    const [drawn, setDrawn] = useState(0);
+    const column = drawn < names.length ? drawn : 0;
+    const name = names[column] ?? '';
     const [frame, width] = useWidth<HTMLDivElement>();
     const x = scaleLinear([grouped.axis.from, grouped.axis.to], [LEFT, width - RIGHT]);
     const highest = Math.max(1e-12, ...grouped.rows.map((row) => row.densities[column] ?? 0));
@@ -23,7 +29,6 @@ export function ClassesPlot({ grouped, column, axisName, name }: { grouped: Grou
     const y = (density: number) => barsBase - (density / highest) * (BARS - 10);
     const ogiveTop = barsBase + GAP;
     const share = scaleLinear([0, 100], [ogiveTop + OGIVE, ogiveTop]);
-    const middle = (row: Grouped['rows'][number]) => x((row.lower + row.upper) / 2);
     const quartiles = (['q1', 'median', 'q3'] as const).flatMap((key, i) => {
         const value = grouped.figures.find((figure) => figure.key === key)?.values[column]?.value;
         return typeof value === 'number' ? [{ key, value, percent: 25 * (i + 1), name: ['Q₁', 'median', 'Q₃'][i] ?? '' }] : [];
@@ -33,8 +38,25 @@ export function ClassesPlot({ grouped, column, axisName, name }: { grouped: Grou
     const ends = [filled[0]?.lower, filled[filled.length - 1]?.upper] as const;
     const [q1, , q3] = quartiles;
     const boxTop = barsBase + 14;
+    const quartileNames = spread(
+        quartiles.map((quartile) => x(quartile.value)),
+        quartiles.map((quartile) => 7 * quartile.name.length + 10),
+        LEFT - 20,
+        width,
+    );
     return (
         <figure ref={frame} className="w-full min-w-0 flex-1">
+            {names.length > 1 && (
+                <p className="mb-1 text-small text-soft">
+                    Drawn:{' '}
+                    <WordChoice
+                        name="Classes drawn for"
+                        options={names.map((words, i) => ({ value: String(i), words }))}
+                        value={String(column)}
+                        onChange={(value) => setDrawn(Number(value))}
+                    />
+                </p>
+            )}
             {width > 0 && (
                 <svg
                     width={width}
@@ -67,7 +89,7 @@ export function ClassesPlot({ grouped, column, axisName, name }: { grouped: Grou
                         fill="none"
                         stroke={laneColour(column)}
                         strokeWidth={1.5}
-                        points={grouped.rows.map((row) => `${middle(row)},${y(row.densities[column] ?? 0)}`).join(' ')}
+                        points={grouped.rows.map((row) => `${x(row.middle)},${y(row.densities[column] ?? 0)}`).join(' ')}
                     />
                     <line x1={LEFT} x2={width - RIGHT} y1={barsBase} y2={barsBase} stroke="var(--hair-strong)" />
                     <text x={LEFT - 10} y={ogiveTop + 4} textAnchor="end" fill="var(--soft)">
@@ -98,7 +120,7 @@ export function ClassesPlot({ grouped, column, axisName, name }: { grouped: Grou
                             <rect x={x(q1?.value ?? 0)} y={boxTop} width={x(q3?.value ?? 0) - x(q1?.value ?? 0)} height={BOX} />
                         </g>
                     )}
-                    {quartiles.map((quartile) => (
+                    {quartiles.map((quartile, i) => (
                         <g
                             key={quartile.key}
                             stroke="var(--soft)"
@@ -106,7 +128,7 @@ export function ClassesPlot({ grouped, column, axisName, name }: { grouped: Grou
                             fill="none"
                         >
                             <path data-quartile={quartile.key} d={`M${LEFT} ${share(quartile.percent)}H${x(quartile.value)}V${TOP}`} />
-                            <text x={x(quartile.value)} y={TOP - 6} textAnchor="middle" fill="var(--soft)" stroke="none">
+                            <text x={quartileNames[i]} y={TOP - 6} textAnchor="middle" fill="var(--soft)" stroke="none">
                                 {quartile.name}
                             </text>
                         </g>

@@ -30,7 +30,8 @@ export function BasisLine({
     onAsk: (change: Partial<Question>) => void;
 }) {
     const numbers = variables.filter((variable) => variable.type === 'number' && !question.of.includes(variable.key));
-    const forgotten = answer !== undefined && 'sheets' in answer ? forgottenCounts(answer, question, variables) : null;
+    const unit = variables.find((variable) => variable.key === question.counts)?.unit ?? undefined;
+    const forgotten = answer !== undefined && 'sheets' in answer ? forgottenCounts(answer, question, variables) : [];
     return (
         <div role="region" aria-label="Basis of every figure" className="shrink-0 border-b border-hair px-4.5 py-2.5 text-soft">
             <p className="text-lead leading-relaxed">
@@ -52,7 +53,7 @@ export function BasisLine({
                     value={question.counts}
                     onChange={(counts) => onAsk({ counts })}
                 />
-                ;{question.where !== '' && ' rows where'}{' '}
+                {question.counts !== NONE && unit !== undefined && `, in ${unit}`};{question.where !== '' && ' rows where'}{' '}
                 <WordEntry
                     name="Rows"
                     words={question.where === '' ? 'all rows' : question.where}
@@ -106,7 +107,7 @@ export function BasisLine({
                 />
                 .
             </p>
-            {forgotten !== null && <CountsHint dataset={dataset} counts={forgotten} onUse={() => onAsk({ counts: forgotten.key })} />}
+            {forgotten.length > 0 && <CountsHint dataset={dataset} counts={forgotten} onUse={(counts) => onAsk({ counts })} />}
             {answer !== undefined && answer.left_out.total > 0 && (
                 <p className="mt-1 text-small text-alarm">
                     {counted(answer.left_out.total, 'row')} left out, because{' '}

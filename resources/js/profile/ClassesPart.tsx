@@ -1,9 +1,12 @@
 import { ClassesPlot } from '../plot/ClassesPlot';
 import { TableOut } from '../ui/copying';
-import { count } from '../ui/format';
 import { Notice } from '../ui/Notice';
 import { Waiting } from '../ui/Waiting';
+import { NumberToChange } from '../ui/NumberToChange';
 import { WordChoice } from '../ui/WordChoice';
+import { WordTicks } from '../ui/WordTicks';
+import { amend, isAmended } from './amendments';
+import { ClassRows } from './ClassRows';
 import { CopyFigure } from './CopyFigure';
 import { figureName, fullText } from './figureCells';
 import { useClasses } from './queries';
@@ -16,9 +19,11 @@ export function ClassesPart({
     revision,
     question,
     variable,
-    names,
+    names: groupNames,
     axisName,
     basis,
+    countsUnit,
+    numbers,
     onAsk,
 }: {
     dataset: number;
@@ -28,32 +33,23 @@ export function ClassesPart({
     names: string[];
     axisName: string;
     basis: string;
+    /** What a count of 1 stands for; null = one. */
+    countsUnit: string | null;
+    /** Variables that could be counts. */
+    numbers: { key: string; name: string }[];
     onAsk: (change: Partial<Question>) => void;
 }) {
     const classes = useClasses(dataset, revision, question, variable);
     const data = classes.data;
+    const names = data?.names ?? groupNames;
+    const columns = question.count_columns.split(',').filter((key) => key !== '');
     const figureCells = () =>
         data === undefined
             ? []
-            : [[axisName, ...names], ...data.figures.map((row) => [figureName(row), ...row.values.map(fullText)]), ['Basis', basis]];
-    const classCells = () =>
-        data === undefined
-            ? []
             : [
-                  [
-                      ...['Class', 'Boundaries', 'Width', 'Midpoint'],
-                      ...names.flatMap((name) => ['count', '%', 'cumulative %', '% per unit'].map((what) => `${name}: ${what}`)),
-                  ],
-                  ...data.rows.map((row) => [
-                      ...[row.label, row.boundaries, row.width, row.midpoint],
-                      ...names.flatMap((_, i) => [
-                          String(row.counts[i]),
-                          row.percents[i] ?? '',
-                          row.cumulative_texts[i] ?? '',
-                          row.density_texts[i] ?? '',
-                      ]),
-                  ]),
-                  ['Basis', basis],
+                  [axisName, ...names],
+                  ...data.figures.map((row) => [figureName(row), ...row.values.map(fullText)]),
+                  ['Basis', `${basis} ${data.words}`],
               ];
     return (
         <section aria-label="As classes" className="mt-3">
@@ -70,9 +66,36 @@ export function ClassesPart({
                                 value={data.limits}
                                 onChange={(limits) => onAsk({ limits })}
                             />
-                            {data.unit !== null && `, in units of ${data.unit}`}. Modal class by density: {data.modal_classes.join(', ')}.
+                            {data.unit !== null && (
+                                <>
+                                    , in units of{' '}
+                                    <NumberToChange
+                                        name="Rounding unit"
+                                        text={data.unit}
+                                        isChanged={isAmended(question.amend, 'unit', null)}
+                                        onChange={(unit) => onAsk({ amend: amend(question.amend, 'unit', null, unit) })}
+                                    />
+                                </>
+                            )}
+                            {numbers.length > 1 && question.by.length === 0 && (
+                                <>
+                                    ; counts in{' '}
+                                    <WordTicks
+                                        name="A column of counts for each group"
+                                        words={
+                                            columns.length === 0 ? 'one column, as in the basis' : `${columns.length} columns, a group each`
+                                        }
+                                        help="Where the table has a column of counts for each group, tick them: each becomes a column here, beside all of them together."
+                                        options={numbers.map((variable) => ({ value: variable.key, words: variable.name }))}
+                                        chosen={columns}
+                                        onChange={(keys) => onAsk({ count_columns: keys.join(',') })}
+                                    />
+                                </>
+                            )}
+                            . Modal class by density: {data.modal_classes.join(', ')}.
                             {data.total_left_out !== null && ` “${data.total_left_out}” is the sum of the others and was left out.`}
-                            {data.rows.some((row) => row.is_open) && ' An open class is taken to be as wide as its neighbour.'}
+                            {data.rows.some((row, i) => row.is_open && !isAmended(question.amend, 'width', i)) &&
+                                ' An open class is taken to be as wide as its neighbour; its width can be changed below.'}
                         </span>
                         <TableOut table={figureCells} name={`${axisName}, from classes`} />
                     </p>
@@ -100,6 +123,9 @@ export function ClassesPart({
                                         <tr key={row.key} className="border-b border-hair">
                                             <th scope="row" className="py-1 pr-4 text-left font-normal">
                                                 {row.label} <i className="font-serif text-soft">{row.symbol}</i>
+                                                {row.key === 'n' && countsUnit !== null && (
+                                                    <span className="ml-1 text-fine text-soft">{countsUnit}</span>
+                                                )}
                                             </th>
                                             {row.values.map((figure, i) => (
                                                 <td key={i} data-grouped={row.key} className="figures p-0 text-right">
@@ -115,63 +141,19 @@ export function ClassesPart({
                                 </tbody>
                             </table>
                         </div>
-                        <ClassesPlot grouped={data} column={0} axisName={axisName} name={names[0] ?? ''} />
+                        <ClassesPlot grouped={data} axisName={axisName} names={names} />
                     </div>
                     <div className="mt-4 border-t border-hair pt-3">
                         <StatedEntry dataset={dataset} revision={revision} question={question} variable={variable} />
                     </div>
-                    <div className="mt-5 flex flex-wrap items-baseline gap-x-6">
-                        <h3 className="font-semibold">The classes</h3>
-                        <TableOut table={classCells} name={`${axisName}, classes`} />
-                    </div>
-                    <div className="max-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Classes">
-                        <table className="border-collapse text-small whitespace-nowrap">
-                            <thead>
-                                <tr className="border-b border-hair-strong text-soft">
-                                    {['Class', 'Boundaries', 'Width', 'Midpoint'].map((head, i) => (
-                                        <th key={head} className={`py-1 pr-4 font-normal ${i === 0 ? 'text-left' : 'text-right'}`}>
-                                            {head}
-                                        </th>
-                                    ))}
-                                    {names.map((name, i) => (
-                                        <th key={i} className="max-w-32 px-3 py-1 text-right font-normal whitespace-normal">
-                                            <bdi>{names.length === 1 ? 'Count' : name}</bdi>
-                                        </th>
-                                    ))}
-                                    {['%', 'Cumulative %', '% per unit'].map((head) => (
-                                        <th key={head} className="px-3 py-1 text-right font-normal">
-                                            {head}
-                                        </th>
-                                    ))}
-                                </tr>
-                            </thead>
-                            <tbody>
-                                {data.rows.map((row, i) => (
-                                    <tr key={i} className="border-b border-hair">
-                                        <th scope="row" className="py-1 pr-4 text-left font-normal">
-                                            <bdi>{row.label}</bdi>
-                                            {row.is_open && <span className="ml-2 text-fine text-accent">open, width assumed</span>}
-                                        </th>
-                                        {[row.boundaries, row.width, row.midpoint].map((text, k) => (
-                                            <td key={k} className="figures py-1 pr-4 text-right">
-                                                {text}
-                                            </td>
-                                        ))}
-                                        {row.counts.map((number, k) => (
-                                            <td key={k} className="figures px-3 py-1 text-right">
-                                                {count(number)}
-                                            </td>
-                                        ))}
-                                        {[row.percents[0], row.cumulative_texts[0], row.density_texts[0]].map((text, k) => (
-                                            <td key={k} className="figures px-3 py-1 text-right">
-                                                {text}
-                                            </td>
-                                        ))}
-                                    </tr>
-                                ))}
-                            </tbody>
-                        </table>
-                    </div>
+                    <ClassRows
+                        data={data}
+                        names={names}
+                        axisName={axisName}
+                        basis={`${basis} ${data.words}`}
+                        amended={question.amend}
+                        onAmend={(amend) => onAsk({ amend })}
+                    />
                 </>
             )}
         </section>

@@ -8,6 +8,7 @@ import { count } from '../ui/format';
 import { WordChoice } from '../ui/WordChoice';
 import { labelName } from './groups';
 import type { Question } from './question';
+import { TallyOut } from './TallyOut';
 
 const heads = { labels: 'Label', values: 'Value', classes: 'Class' };
 const shares = [
@@ -116,6 +117,7 @@ export function FrequencyTable({
                     )}
                 </span>
                 <TableOut table={cells} name={`${name}, frequencies`} />
+                {table.kind !== 'labels' && <TallyOut table={table} names={names} name={name} />}
             </div>
             <div className="max-h-120 max-w-full overflow-auto" tabIndex={0} role="region" aria-label="Frequency table">
                 <table className="border-collapse text-small whitespace-nowrap">

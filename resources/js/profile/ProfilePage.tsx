@@ -1,5 +1,5 @@
 import clsx from 'clsx';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { Account } from '../account/Account';
 import { useDataset } from '../api/datasets';
@@ -35,8 +35,25 @@ export function ProfilePage() {
     const overview = useOverview(id, dataset.data?.revision, question, chosen);
     const isOverview = question.of.length === 0;
     const answer = isOverview ? overview : profile;
-    const ask = (change: Partial<Question>) => setAddress(writeQuestion({ ...question, ...change }));
+    // How labels are taken as classes belongs to the variables in sight.
+    const ask = (change: Partial<Question>) =>
+        setAddress(
+            writeQuestion({ ...question, ...(change.of === undefined ? {} : { limits: '', amend: '', count_columns: '' }), ...change }),
+        );
     const split = question.by.map((key) => variables.find((variable) => variable.key === key));
+
+    // Whoever comes without a question finds what was answered on the way in: the classes, and their counts in force.
+    const isArrival = useRef(address.size === 0);
+    const arrived = dataset.data;
+    useEffect(() => {
+        if (isArrival.current && arrived !== undefined) {
+            isArrival.current = false;
+            if (arrived.counts !== null) {
+                const of = arrived.counted === null ? [] : [arrived.counted];
+                setAddress(writeQuestion({ ...readQuestion(new URLSearchParams()), of, counts: arrived.counts }), { replace: true });
+            }
+        }
+    }, [arrived, setAddress]);
 
     useEffect(() => {
         document.title = `${dataset.data?.title ?? 'Profile'} · Row Tally`;
@@ -117,6 +134,7 @@ export function ProfilePage() {
                                                         ? split.map((variable) => variable?.name ?? '')
                                                         : null
                                                 }
+                                                numbers={variables.filter((variable) => variable.type === 'number')}
                                                 onAsk={ask}
                                                 onOpen={(figure, column) => setPlace({ variable: sheet.variable, figure, column })}
                                                 onShowRows={(where) =>

@@ -26,6 +26,7 @@ export function Sheet({
     profile,
     question,
     splitNames,
+    numbers,
     onAsk,
     onOpen,
     onShowRows,
@@ -36,6 +37,8 @@ export function Sheet({
     question: Question;
     /** Names of the categories that split the rows; null where a number does, whose classes make no condition. */
     splitNames: string[] | null;
+    /** Variables that could be counts. */
+    numbers: { key: string; name: string }[];
     onAsk: (change: Partial<Question>) => void;
     onOpen: (figure: string, column: number) => void;
     /** Opens the rows that a condition leaves. */
@@ -79,6 +82,7 @@ export function Sheet({
                                     stack={sheet.stack}
                                     names={names}
                                     axisName={axisName}
+                                    counted={countedIn(profile)}
                                     fences={profile.basis.fences}
                                     onSelect={(lane, place) =>
                                         sheet.stack !== null && (lane === 0 || splitNames !== null) && showRows(sheet.stack, lane, place)
@@ -131,6 +135,8 @@ export function Sheet({
                     names={names}
                     axisName={axisName}
                     basis={profile.basis.words}
+                    countsUnit={profile.basis.counts_unit}
+                    numbers={numbers}
                     onAsk={onAsk}
                 />
             )}
@@ -163,6 +169,11 @@ export function Sheet({
             )}
         </section>
     );
+}
+
+/** What the bars count: rows, or what the variable of counts says, in its unit. */
+function countedIn({ basis }: Profile): string {
+    return basis.counts === null ? 'rows' : `${basis.counts}${basis.counts_unit === null ? '' : ` (${basis.counts_unit})`}`;
 }
 
 function description(sheet: SheetData): string {

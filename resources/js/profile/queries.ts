@@ -1,6 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, bodyOf, type Grouped } from '../api/client';
-import { type Question, questionWords } from './question';
+import { api, bodyOf } from '../api/client';
+import { classWords, type Question, questionWords } from './question';
 
 /** The words of the basis line come from the core and never change while the page is open. */
 export function useConventions() {
@@ -85,11 +85,13 @@ export function useStanding(dataset: number, revision: number, question: Questio
 /** The classes that the labels of a category are, under the counts of the basis. */
 export function useClasses(dataset: number, revision: number, question: Question, variable: string) {
     const words = questionWords({ ...question, of: [variable] });
-    const limits = question.limits === '' ? {} : { limits: question.limits as Grouped['limits'] };
+    const classes = classWords(question);
     return useQuery({
-        queryKey: ['classes', dataset, revision, words, limits],
+        queryKey: ['classes', dataset, revision, words, classes],
         queryFn: async ({ signal }) =>
-            bodyOf(await api.GET('/datasets/{dataset}/classes', { params: { path: { dataset }, query: { ...words, ...limits } }, signal })),
+            bodyOf(
+                await api.GET('/datasets/{dataset}/classes', { params: { path: { dataset }, query: { ...words, ...classes } }, signal }),
+            ),
         placeholderData: keepPreviousData,
         staleTime: Infinity,
     });
@@ -180,13 +182,13 @@ export function useComparison(
     asked: { figure: string; stated: string; tolerance: string } | null,
 ) {
     const words = questionWords({ ...question, of: [variable] });
-    const limits = question.limits === '' ? {} : { limits: question.limits as Grouped['limits'] };
+    const classes = classWords(question);
     return useQuery({
-        queryKey: ['comparison', dataset, revision, words, limits, asked],
+        queryKey: ['comparison', dataset, revision, words, classes, asked],
         queryFn: async ({ signal }) =>
             bodyOf(
                 await api.GET('/datasets/{dataset}/comparison', {
-                    params: { path: { dataset }, query: { ...words, ...limits, figure: '', stated: '', ...asked } },
+                    params: { path: { dataset }, query: { ...words, ...classes, figure: '', stated: '', ...asked } },
                     signal,
                 }),
             ),

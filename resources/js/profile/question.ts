@@ -1,4 +1,4 @@
-import type { ProfileWords, Variable } from '../api/client';
+import type { Grouped, ProfileWords, Variable } from '../api/client';
 
 /** The words of the basis and of what is shown, each a text; '' = the address does not say, and the server's default holds. */
 export const defaults = {
@@ -22,6 +22,8 @@ export const defaults = {
     curve: 'no',
     lanes: 'common',
     limits: '',
+    amend: '',
+    count_columns: '',
 };
 
 export type Words = typeof defaults;
@@ -73,7 +75,16 @@ export function writeQuestion(question: Question): URLSearchParams {
 
 /** The same words for the API. */
 export function questionWords(question: Question): ProfileWords {
-    return Object.fromEntries(writeQuestion({ ...question, plots: [], limits: '' }));
+    return Object.fromEntries(writeQuestion({ ...question, plots: [], limits: '', amend: '', count_columns: '' }));
+}
+
+/** How labels that are classes are taken; only where they are asked for as classes. */
+export function classWords(question: Question): { limits?: Grouped['limits']; amend?: string; count_columns?: string } {
+    return {
+        ...(question.limits === '' ? {} : { limits: question.limits as Grouped['limits'] }),
+        ...(question.amend === '' ? {} : { amend: question.amend }),
+        ...(question.count_columns === '' || question.by.length > 0 ? {} : { count_columns: question.count_columns }),
+    };
 }
 
 /** Ticks or unticks one variable; the others stay, in the order of the rail. */

@@ -100,6 +100,29 @@ final class ProfileCommandTest extends TestCase
         self::assertStringContainsString('Class limits are completed units.', $words);
     }
 
+    public function test_each_group_of_classes_may_have_a_column_of_counts_and_open_ends_a_width(): void
+    {
+        [$code, $out, $error] = $this->profileOf(['-', '--classes=c', '--counts=North', '--counts=South (thousands)', '--amend=width2:10', '--json'], "c,North,South (thousands)\n10-14,2,1\n15-19,8,0\n20+,0,1\n");
+        self::assertSame([0, ''], [$code, $error]);
+        $groups = json_decode($out, true, 512, JSON_THROW_ON_ERROR)['variables'][0]['groups'];
+
+        // By hand: 12 × 3 + 17 × 8 + 24.5 over 12; 12 × 2 + 17 × 8 over 10; 12 + 24.5 over 2.
+        self::assertSame([null, 'North', 'South (thousands)'], array_column($groups, 'group'));
+        self::assertSame([196.5 / 12, 16.0, 18.25], array_map(static fn(array $group): float => $group['figures']['mean'], $groups));
+        [, $words] = $this->profileOf(['-', '--classes=c', '--counts=North', '--counts=South', '--amend=width2:10'], "c,North,South\n10-14,2,1\n15-19,8,0\n20+,0,1\n");
+        self::assertStringContainsString('Counts of a group each are in North, South. Changed by hand: “20+” 10 wide.', $words);
+    }
+
+    public function test_what_a_number_gives_from_its_classes_alone_stands_beside_its_rows(): void
+    {
+        [, $out] = $this->profileOf(['-', '--variable=x', '--bins=0:10', '--json'], "x\n1\n2\n12\n");
+        // By hand: 5, 5 and 15.
+        self::assertSame(25 / 3, json_decode($out, true, 512, JSON_THROW_ON_ERROR)['variables'][0]['from_classes']['mean']);
+        [, $words] = $this->profileOf(['-', '--variable=x', '--bins=0:10'], "x\n1\n2\n12\n");
+        self::assertMatchesRegularExpression('/0 to under 10 +2\s/', $words);
+        self::assertMatchesRegularExpression('/mean +5\.0 +8\.3 +3\.3/', $words);
+    }
+
     public function test_two_splits_make_groups_within_groups(): void
     {
         [, $out] = $this->profileOf(['-', '--variable=x', '--by=g', '--by=h', '--json'], "x,g,h\n1.5,a,p\n2,a,q\n3,b,p\n4,,p\n5,a,p\n");

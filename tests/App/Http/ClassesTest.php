@@ -44,6 +44,47 @@ final class ClassesTest extends AppTestCase
         self::assertSame($rows['rows'], $counted['rows']);
     }
 
+    public function test_a_column_of_counts_for_each_group_gives_a_column_for_each(): void
+    {
+        $dataset = $this->dataset("Combs,North,South\n10-14,2.5,1\n15-19,7.5,0\n");
+        $classes = $this->ask($dataset, 'of=combs&count_columns=north,south');
+
+        self::assertSame(['Overall', 'North', 'South'], $classes['names']);
+        self::assertEquals([[3.5, 2.5, 1], [7.5, 7.5, 0]], array_column($classes['rows'], 'counts'));
+        // By hand: (12 × 3.5 + 17 × 7.5) / 11, (12 × 2.5 + 17 × 7.5) / 10 and 12.
+        self::assertEqualsWithDelta([169.5 / 11, 15.75, 12.0], array_column(array_column($classes['figures'], null, 'key')['mean']['values'], 'value'), 1e-12);
+    }
+
+    public function test_a_split_and_columns_of_counts_do_not_go_together(): void
+    {
+        $dataset = $this->dataset("Combs,North,South,Apiary\n10-14,2,1,a\n15-19,7,0,b\n");
+
+        $this->getJson("/api/datasets/{$dataset->id}/classes?of=combs&count_columns=north,south&by=apiary")
+            ->assertUnprocessable()->assertJsonPath('message', 'Counts come from a column for each group or the rows are split, not both. Take one of the two back.');
+    }
+
+    public function test_what_is_changed_by_hand_holds_and_is_said(): void
+    {
+        // By hand: the open class from 19.5 is 10 wide, so its midpoint is 24.5: 12 × 2.5 + 17 × 8.5 + 24.5 × 2 is 223.5, over 13.
+        $classes = $this->ask($this->dataset(self::FILE), 'of=combs&counts=hives&amend=width2:10');
+        self::assertSame(['19.5', '29.5', '10', '24.5'], [$classes['rows'][2]['lower_text'], $classes['rows'][2]['upper_text'], $classes['rows'][2]['width'], $classes['rows'][2]['midpoint']]);
+        self::assertSame(223.5 / 13, array_column($classes['figures'], null, 'key')['mean']['values'][0]['value']);
+        self::assertSame('“20 and over” 10 wide', $classes['amended']);
+        self::assertStringContainsString('Changed by hand: “20 and over” 10 wide.', $classes['words']);
+
+        $this->getJson("/api/datasets/{$this->dataset(self::FILE)->id}/classes?of=combs&counts=hives&amend=width0:10")
+            ->assertUnprocessable()->assertJsonPath('message', '"10-14" has both limits, so its width is stated: change a boundary instead.');
+    }
+
+    public function test_the_unit_of_the_counts_is_in_the_basis(): void
+    {
+        $dataset = $this->dataset("Combs,Hives (thousands)\n10-14,2.5\n15-19,7.5\n");
+        $basis = $this->getJson("/api/datasets/{$dataset->id}/profile?of=combs&counts=hives")->assertOk()->json('basis');
+
+        self::assertSame('thousands', $basis['counts_unit']);
+        self::assertStringContainsString('counts from Hives, in thousands;', $basis['words']);
+    }
+
     public function test_limits_can_be_taken_otherwise(): void
     {
         $classes = $this->ask($this->dataset(self::FILE), 'of=combs&counts=hives&limits=completed');

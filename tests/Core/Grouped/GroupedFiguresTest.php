@@ -11,6 +11,7 @@ use PHPUnit\Framework\Attributes\DataProviderExternal;
 use PHPUnit\Framework\TestCase;
 use RowTally\Core\Basis\TakenAs;
 use RowTally\Core\Exception\NotUnderstood;
+use RowTally\Core\Grouped\ClassReading;
 use RowTally\Core\Grouped\ClassRow;
 use RowTally\Core\Grouped\ClassTable;
 use RowTally\Core\Grouped\GroupedFigures;
@@ -129,7 +130,7 @@ final class GroupedFiguresTest extends TestCase
         return ClassTable::of(
             array_map(static fn(string|int $label): ClassLabel => ClassLabel::parse((string) $label) ?? self::fail("{$label} is a class"), array_keys($counts)),
             array_map(static fn(string $count): BigRational => BigRational::of($count), array_values($counts)),
-            $limits,
+            new ClassReading($limits),
         );
     }
 }

@@ -14,6 +14,7 @@ use RowTally\Core\Figures\Figure;
 use RowTally\Core\Figures\Reason;
 use RowTally\Core\Frequency\FrequencyKind;
 use RowTally\Core\Frequency\FrequencyTable;
+use RowTally\Core\Grouped\ClassReading;
 use RowTally\Core\Grouped\GroupedProfile;
 use RowTally\Core\Grouped\StatedLimits;
 
@@ -40,7 +41,7 @@ final class GroupedProfileTest extends TestCase
     public function test_figures_stand_overall_and_by_group_in_the_unit_of_the_counts(): void
     {
         // Counts in tenths: 2.5 and 7.5 overall, 2.5 and 0 in the first group. Mean (2 × 2.5 + 7 × 7.5)/10.
-        $profile = GroupedProfile::of(self::table(['5-9', '0-4'], [[75, 25], [0, 25], [75, 0]], 1), null);
+        $profile = GroupedProfile::of(self::table(['5-9', '0-4'], [[75, 25], [0, 25], [75, 0]], 1));
         $figures = array_column($profile->figures(new Basis(takenAs: TakenAs::Population)), null, 'key');
 
         self::assertSame([10.0, 2.5, 7.5], self::doubles($figures['n']['figures']));
@@ -55,7 +56,7 @@ final class GroupedProfileTest extends TestCase
 
     public function test_an_empty_group_says_why_it_has_no_figure(): void
     {
-        $profile = GroupedProfile::of(self::table(['0-4', '5-9'], [[3, 1], [0, 0], [1, 0]]), null);
+        $profile = GroupedProfile::of(self::table(['0-4', '5-9'], [[3, 1], [0, 0], [1, 0]]));
         $figures = array_column($profile->figures(new Basis()), null, 'key');
 
         self::assertSame([null, Reason::NeedsOneValue, Reason::NeedsMoreThanOne], [$figures['mean']['figures'][1]->value, $figures['mean']['figures'][1]->reason, $figures['sd']['figures'][2]->reason]);
@@ -64,7 +65,7 @@ final class GroupedProfileTest extends TestCase
 
     public function test_an_interpolated_mode_needs_one_densest_class(): void
     {
-        $mode = static fn(int ...$counts): Figure => array_column(GroupedProfile::of(self::table(['0-4', '5-9', '10-19'], [$counts]), null)->figures(new Basis()), null, 'key')['mode']['figures'][0];
+        $mode = static fn(int ...$counts): Figure => array_column(GroupedProfile::of(self::table(['0-4', '5-9', '10-19'], [$counts]))->figures(new Basis()), null, 'key')['mode']['figures'][0];
 
         // 4.5 + (1 − 0.4)/((1 − 0.4) + (1 − 0.3)) × 5: 10-19 is twice as wide, so its density is 0.3.
         self::assertSame(177 / 26, $mode(2, 5, 3)->value);
@@ -73,18 +74,18 @@ final class GroupedProfileTest extends TestCase
 
     public function test_a_row_that_is_the_sum_of_the_others_is_no_class(): void
     {
-        $profile = GroupedProfile::of(self::table(['0-4', 'together', '5-9'], [[2, 5, 3]]), StatedLimits::Completed);
+        $profile = GroupedProfile::of(self::table(['0-4', 'together', '5-9'], [[2, 5, 3]]), new ClassReading(StatedLimits::Completed));
 
         self::assertSame(['together', 2, StatedLimits::Completed], [$profile->total, count($profile->columns[0]->table->rows), $profile->columns[0]->table->limits]);
         $this->expectException(NotUnderstood::class);
-        GroupedProfile::of(self::table(['0-4', 'not said', '5-9'], [[2, 4, 3]]), null);
+        GroupedProfile::of(self::table(['0-4', 'not said', '5-9'], [[2, 4, 3]]));
     }
 
     public function test_counts_of_nothing_but_zero_are_refused(): void
     {
         $this->expectException(NotUnderstood::class);
         $this->expectExceptionMessage('All counts are 0.');
-        GroupedProfile::of(self::table(['0-4', '5-9'], [[0, 0]]), null);
+        GroupedProfile::of(self::table(['0-4', '5-9'], [[0, 0]]));
     }
 
     /**

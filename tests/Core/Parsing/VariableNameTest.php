@@ -16,6 +16,8 @@ final class VariableNameTest extends TestCase
         yield 'unit in round brackets' => ['Honey yield (kg)', 'Honey yield', 'kg'];
         yield 'unit in square brackets' => ['Temperature [°C]', 'Temperature', '°C'];
         yield 'per something' => ['Mites (per 300 bees)', 'Mites', 'per 300 bees'];
+        yield 'a scale' => ['Keepers (thousands)', 'Keepers', 'thousands'];
+        yield 'a scale in words' => ['Keepers [in millions]', 'Keepers', 'millions'];
         yield 'a remark is no unit' => ['Weight (estimated)', 'Weight (estimated)', null];
         yield 'a number is no unit' => ['Weight (2)', 'Weight (2)', null];
         yield 'only a unit' => ['(kg)', '(kg)', null];

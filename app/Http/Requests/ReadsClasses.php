@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use App\Models\Dataset;
+use App\Store\UnknownVariable;
+use Illuminate\Validation\Rule;
+use Illuminate\Validation\Rules\Enum;
+use RowTally\Core\Grouped\Amendments;
+use RowTally\Core\Grouped\ClassReading;
+use RowTally\Core\Grouped\StatedLimits;
+
+/** The words about labels that are classes: what their limits stand for, what was amended, and a column of counts for each group. */
+trait ReadsClasses
+{
+    /** @return array<string, list<string|Enum>> */
+    protected function classRules(): array
+    {
+        return [
+            'limits' => ['nullable', 'string', Rule::enum(StatedLimits::class)],
+            'amend' => ['nullable', 'string', 'max:4000'],
+            'count_columns' => ['nullable', 'string', 'max:2000'],
+        ];
+    }
+
+    public function classReading(): ClassReading
+    {
+        $amend = $this->word('amend');
+
+        return new ClassReading($this->enum('limits', StatedLimits::class), $amend === null ? null : Amendments::ofWord($amend));
+    }
+
+    /** @return list<string> keys of variables */
+    public function countColumns(): array
+    {
+        return self::words($this->string('count_columns')->toString());
+    }
+
+    /** @return list<string>|null what the columns are called, overall first; null where groups are made otherwise */
+    public function countNames(Dataset $dataset): ?array
+    {
+        $keys = $this->countColumns();
+
+        return $keys === [] ? null : ['Overall', ...array_map(static fn(string $key): string => ($dataset->variables->firstWhere('key', $key) ?? throw UnknownVariable::named($key))->name, $keys)];
+    }
+}
