@@ -8,6 +8,7 @@ use Brick\Math\BigRational;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Display\DecimalText;
 use RowTally\Core\Figures\Standing;
+use RowTally\Core\Frequency\Percent;
 use RowTally\Core\Values\BucketedValues;
 use RowTally\Core\Values\Exact;
 use RowTally\Core\Values\Observations;
@@ -48,7 +49,8 @@ final readonly class Crosshair
         for ($i = 0; $i <= self::PLACES; ++$i) {
             $at = $axis->from + ($axis->to - $axis->from) * $i / self::PLACES;
             $values[] = DecimalText::of($at, $decimals);
-            $percentiles[] = DecimalText::of(100.0 * $below($at) / $n, 1);
+            $under = $below($at);
+            $percentiles[] = is_int($under) ? Percent::text($under, $n) : DecimalText::of(100.0 * $under / $n, 1);
             $z[] = $reference === null ? null : DecimalText::of(($at - $mean) * $reference, 2);
         }
 

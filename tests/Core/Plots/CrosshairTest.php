@@ -8,7 +8,7 @@ use Brick\Math\BigRational;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use RowTally\Core\Basis\Basis;
-use RowTally\Core\Display\DecimalText;
+use RowTally\Core\Frequency\Percent;
 use RowTally\Core\Plots\AlignedStack;
 use RowTally\Core\Values\Observations;
 use Tests\Core\Support\Numbers;
@@ -38,7 +38,7 @@ final class CrosshairTest extends TestCase
             $at = str_contains($shown, '×') || $observations->values->decimals() === null
                 ? BigRational::of(json_encode($stack->axis->from + ($stack->axis->to - $stack->axis->from) * $i / 300, JSON_THROW_ON_ERROR))
                 : BigRational::of(str_replace('−', '-', $shown));
-            self::assertSame(DecimalText::of(100 * $observations->values->countBelow($at) / $observations->n(), 1), $stack->crosshair->percentiles[$i], $shown);
+            self::assertSame(Percent::text($observations->values->countBelow($at), $observations->n()), $stack->crosshair->percentiles[$i], $shown);
         }
     }
 }
