@@ -3,6 +3,8 @@ import { defineConfig } from '@playwright/test';
 export default defineConfig({
     testDir: 'tests/browser',
     outputDir: 'var/test/playwright',
+    // One set of pictures: all machines draw with Debian's Chromium and the fonts that ship with the page.
+    snapshotPathTemplate: '{testDir}/pictures/{arg}{ext}',
     workers: 1,
     // Generous: a shared machine may stand still for seconds. Nothing here measures speed.
     timeout: 180_000,

@@ -50,9 +50,11 @@ Route::prefix('api')->group(static function (): void {
         Route::get('datasets/{dataset}/comparison', [ProfileController::class, 'comparison'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/classes', [ClassesController::class, 'show'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/plots/dots', [PlotController::class, 'dots'])->can('view', 'dataset');
+        Route::get('datasets/{dataset}/plots/bars', [PlotController::class, 'bars'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/plots/stems', [PlotController::class, 'stems'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/plots/qq', [PlotController::class, 'qq'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/plots/strips', [PlotController::class, 'strips'])->can('view', 'dataset');
+        Route::get('datasets/{dataset}/plots/slopes', [PlotController::class, 'slopes'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/plots/range', [PlotController::class, 'range'])->can('view', 'dataset');
         Route::get('figures', [FigureController::class, 'index']);
         Route::put('figures/chosen', [FigureController::class, 'choose']);

@@ -8,9 +8,12 @@ use App\Models\Dataset;
 use App\Models\Variable;
 use Brick\Math\BigRational;
 use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Plots\AlignedStack;
+use RowTally\Core\Plots\Bars;
 use RowTally\Core\Plots\DotPlot;
 use RowTally\Core\Plots\NormalQq;
 use RowTally\Core\Plots\OrderedStrip;
+use RowTally\Core\Plots\Slopes;
 use RowTally\Core\Plots\StemLeaf;
 use RowTally\Core\Values\Observations;
 
@@ -22,6 +25,13 @@ final readonly class DrawVariable
     public function dots(Dataset $dataset, Question $question): DotPlot
     {
         return DotPlot::of($this->columns($dataset, $question));
+    }
+
+    public function bars(Dataset $dataset, Question $question): ?Bars
+    {
+        $columns = $this->columns($dataset, $question);
+
+        return AlignedStack::bars($columns[0], array_slice($columns, 1), $question->basis, $question->stack);
     }
 
     /**
@@ -50,6 +60,14 @@ final readonly class DrawVariable
     public function strips(Dataset $dataset, Question $question): array
     {
         return array_map(static fn(Observations $group): OrderedStrip => OrderedStrip::of($group, $question->basis), $this->columns($dataset, $question));
+    }
+
+    /** @return array{before: Variable, after: Variable, slopes: Slopes} the rows as lines from one variable to another */
+    public function slopes(Dataset $dataset, Question $question, string $with): array
+    {
+        [$before, $after] = [$this->variable($dataset, $question), $this->variable($dataset, $question->about([$with]))];
+
+        return ['before' => $before, 'after' => $after, 'slopes' => Slopes::of(new StoredTable($dataset, $this->tallies), $before->name, $after->name, $question->basis->where)];
     }
 
     /** @return array{variable: Variable, count: int, n: int, countDecimals: int, mean: BigRational|null} what lies from one value to another, both included */

@@ -110,7 +110,7 @@ final readonly class ProfileVariables
             $variable->unread === 0 ? [] : UnreadCells::of($variable, $dataset->revision, self::UNREAD_SHOWN),
             $columns[0]->countDecimals,
             classCosts: $frequencies->kind === FrequencyKind::Classes && $profile->stack !== null
-                ? ClassCost::of($columns[0], $profile->stack->histograms[0], $question->basis->takenAs)
+                ? ClassCost::of($columns[0], $profile->stack->bars->histograms[0], $question->basis->takenAs)
                 : null,
         );
     }

@@ -42,8 +42,8 @@ final class NumberFrequencies
 
         return new FrequencyTable(
             FrequencyKind::Classes,
-            $stack->classes->labels($stack->histograms[0]->closed),
-            array_map(static fn($histogram): array => $histogram->counts, $stack->histograms),
+            $stack->bars->classes->labels($stack->bars->histograms[0]->closed),
+            array_map(static fn($histogram): array => $histogram->counts, $stack->bars->histograms),
             $missing,
             $overall->countDecimals,
         );

@@ -6,7 +6,6 @@ namespace RowTally\Core\Plots;
 
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Values\Observations;
-use RowTally\Core\Values\OrderedValues;
 
 /**
  * Dots over the histogram over the box plot on one axis, overall and by group: one axis and one set of classes for all of them, so that
@@ -17,28 +16,17 @@ use RowTally\Core\Values\OrderedValues;
 final readonly class AlignedStack
 {
     /**
-     * @param list<Histogram>                                   $histograms overall, then each group; all over the same classes
-     * @param list<list<float>>                                 $heights    of the bars, the same order
-     * @param list<float>                                       $highest    where the scale of each lane must reach
-     * @param list<BoxPlot|null>                                $boxes      the same order; null for a group without values
-     * @param list<array{key: string, name: string, at: float}> $markers    lines of the overall figures
-     * @param list<list<array{at: float, height: float}>>       $curves     normal curves, the same order; none unless wanted
+     * @param list<BoxPlot|null>                                $boxes   overall, then each group; null for a group without values
+     * @param list<array{key: string, name: string, at: float}> $markers lines of the overall figures
      */
     private function __construct(
         public Axis $axis,
-        public Classes $classes,
-        public HeightScale $scale,
-        public array $histograms,
-        public array $heights,
-        public array $highest,
+        public Bars $bars,
         public array $boxes,
         public array $markers,
-        public array $curves,
         public Crosshair $crosshair,
         /** The overall values above it all, on the same axis. */
         public DotPlot $dots,
-        /** Counts are whole numbers of 10^−countDecimals. */
-        public int $countDecimals,
     ) {}
 
     /**
@@ -53,32 +41,34 @@ final readonly class AlignedStack
         }
         $all = [$overall, ...$groups];
         $classes = $options->classes->classes($overall);
-        $histograms = Histogram::each(
-            array_map(static fn(Observations $group): OrderedValues => $group->values, $all),
-            $classes,
-            $basis->classEdge,
-        );
         $axis = self::axis($classes, $overall);
-        $scale = $options->scale->over($classes);
-        $heights = array_map($scale->heights(...), $histograms, $all);
-        $curves = $options->withNormalCurve
-            ? array_map(static fn(Observations $group): array => $scale->normalCurve($group, $classes, $axis->from, $axis->to), $all)
-            : [];
+        $bars = Bars::of($all, $axis, $classes, $basis->classEdge, $options);
 
         return new self(
             $axis,
-            $classes,
-            $scale,
-            $histograms,
-            $heights,
-            self::highest($heights, $curves, $options->ownScales),
+            $bars,
             array_map(static fn(Observations $group): ?BoxPlot => $group->n() === 0 ? null : BoxPlot::of($group, $basis), $all),
             array_merge(...array_map(static fn(Marker $marker): array => $marker->lines($overall, $basis), $options->markers)),
-            $curves,
-            Crosshair::over($axis, $histograms[0], $overall, $basis),
+            Crosshair::over($axis, $bars->histograms[0], $overall, $basis),
             DotPlot::strip($overall),
-            $overall->countDecimals,
         );
+    }
+
+    /**
+     * The bars alone, over other classes.
+     *
+     * @param list<Observations> $groups
+     *
+     * @return Bars|null null when there is no value to draw
+     */
+    public static function bars(Observations $overall, array $groups, Basis $basis, StackOptions $options): ?Bars
+    {
+        if ($overall->n() === 0) {
+            return null;
+        }
+        $classes = $options->classes->classes($overall);
+
+        return Bars::of([$overall, ...$groups], self::axis($classes, $overall), $classes, $basis->classEdge, $options);
     }
 
     /** Values that the classes leave out are on the axis all the same: the box needs them. */
@@ -90,25 +80,5 @@ final readonly class AlignedStack
         [$min, $max] = [$overall->values->at(1), $overall->values->at($overall->n())];
 
         return Axis::covering($min->isLessThan($classes->start) ? $min : $classes->start, $max->isGreaterThan($classes->end()) ? $max : $classes->end());
-    }
-
-    /**
-     * Overall stands alone; the groups share a scale unless each has its own.
-     *
-     * @param list<list<float>>                           $heights
-     * @param list<list<array{at: float, height: float}>> $curves
-     *
-     * @return list<float>
-     */
-    private static function highest(array $heights, array $curves, bool $ownScales): array
-    {
-        $own = array_map(
-            static fn(array $bars, array $curve): float => max(0.0, ...$bars, ...array_column($curve, 'height')),
-            $heights,
-            $curves === [] ? array_fill(0, count($heights), []) : $curves,
-        );
-        $inGroups = max([0.0, ...array_slice($own, 1)]);
-
-        return [$own[0], ...array_map(static fn(float $highest): float => $ownScales ? $highest : $inGroups, array_slice($own, 1))];
     }
 }

@@ -35,6 +35,13 @@ final class PlotController
         ]);
     }
 
+    public function bars(Dataset $dataset, PlotRequest $request, DrawVariable $draw): JsonResponse
+    {
+        $bars = $draw->bars($dataset, $request->question($dataset));
+
+        return new JsonResponse(['bars' => $bars === null ? null : StackResource::bars($bars)]);
+    }
+
     public function stems(Dataset $dataset, PlotRequest $request, DrawVariable $draw): JsonResponse
     {
         $displays = $draw->stems($dataset, $request->question($dataset), $request->unit(), $request->lines(), $request->apart());
@@ -75,6 +82,22 @@ final class PlotController
                 'points' => array_map(static fn(array $point): array => [$point['share'], $point['value']], $strip->points),
                 'cuts' => $strip->cuts,
             ], $strips),
+        ]);
+    }
+
+    public function slopes(Dataset $dataset, PlotRequest $request, DrawVariable $draw): JsonResponse
+    {
+        ['before' => $before, 'after' => $after, 'slopes' => $slopes] = $draw->slopes($dataset, $request->question($dataset), $request->with());
+
+        return new JsonResponse([
+            'axis' => $slopes->axis === null ? null : StackResource::axis($slopes->axis),
+            'before' => $before->name,
+            'after' => $after->name,
+            'lines' => $slopes->lines,
+            'rising' => $slopes->rising,
+            'falling' => $slopes->falling,
+            'staying' => $slopes->staying,
+            'incomplete' => $slopes->incomplete,
         ]);
     }
 

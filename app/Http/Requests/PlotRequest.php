@@ -21,6 +21,7 @@ final class PlotRequest extends ProfileRequest
             'apart' => ['nullable', 'string', 'in:yes,no'],
             'from' => ['nullable', 'numeric'],
             'to' => ['nullable', 'numeric', 'gte:from'],
+            'with' => ['nullable', 'string', 'max:200'],
             'column' => ['nullable', 'integer', 'min:0', 'max:1000'],
         ];
     }
@@ -66,6 +67,12 @@ final class PlotRequest extends ProfileRequest
     public function to(): string
     {
         return $this->word('to') ?? '0';
+    }
+
+    /** Key of the other variable. */
+    public function with(): string
+    {
+        return $this->word('with') ?? '';
     }
 
     public function column(): int

@@ -12,6 +12,7 @@ use Illuminate\Http\Resources\Json\JsonResource;
 use RowTally\Core\Display\DecimalText;
 use RowTally\Core\Plots\AlignedStack;
 use RowTally\Core\Plots\Axis;
+use RowTally\Core\Plots\Bars;
 use RowTally\Core\Plots\BoxPlot;
 use RowTally\Core\Plots\Histogram;
 use RowTally\Core\Plots\RoundNumbers;
@@ -27,36 +28,46 @@ final class StackResource extends JsonResource
     public function toArray(Request $request): array
     {
         $stack = $this->resource;
-        $closed = $stack->histograms[0]->closed;
-        $count = static fn(int $count): int|float => $stack->countDecimals === 0 ? $count : $count / 10 ** $stack->countDecimals;
+        $bars = self::bars($stack->bars);
 
         return [
             'axis' => self::axis($stack->axis),
-            'classes' => [
-                'edges' => $stack->classes->edges(),
-                'labels' => $stack->classes->labels($closed),
-                'width' => $stack->classes->areEqual() ? Axis::roundText($stack->classes->width) : null,
-                'closed' => $closed->value,
-                'rule' => $closed->words(),
-                'outside' => ['below' => $count($stack->histograms[0]->below), 'above' => $count($stack->histograms[0]->above)],
-            ],
-            'scale' => $stack->scale->value,
-            'lanes' => array_map(static fn(int $i, Histogram $histogram, ?BoxPlot $box): array => [
-                'counts' => array_map($count, $histogram->counts),
-                'heights' => $stack->heights[$i],
-                'highest' => $stack->highest[$i],
-                'levels' => self::levels($stack->highest[$i]),
-                'curve' => $stack->curves[$i] ?? [],
-                'box' => $box === null ? null : self::box($box),
-            ], array_keys($stack->histograms), $stack->histograms, $stack->boxes),
+            ...$bars,
+            'lanes' => array_map(static fn(array $lane, ?BoxPlot $box): array => [...$lane, 'box' => $box === null ? null : self::box($box)], $bars['lanes'], $stack->boxes),
             'markers' => $stack->markers,
             'dots' => [
                 'at' => $stack->dots->at,
                 'dots' => $stack->dots->lanes[0]['dots'] ?? [],
-                'per_dot' => intdiv($stack->dots->perDot, 10 ** $stack->countDecimals),
+                'per_dot' => intdiv($stack->dots->perDot, 10 ** $stack->bars->countDecimals),
                 'bin_width' => $stack->dots->binWidth === null ? null : Axis::roundText($stack->dots->binWidth),
             ],
             'crosshair' => ['values' => $stack->crosshair->values, 'percentiles' => $stack->crosshair->percentiles, 'z' => $stack->crosshair->z],
+        ];
+    }
+
+    /** @return array{classes: array<string, mixed>, scale: string, lanes: list<array<string, mixed>>} */
+    public static function bars(Bars $bars): array
+    {
+        $closed = $bars->histograms[0]->closed;
+        $count = static fn(int $count): int|float => $bars->countDecimals === 0 ? $count : $count / 10 ** $bars->countDecimals;
+
+        return [
+            'classes' => [
+                'edges' => $bars->classes->edges(),
+                'labels' => $bars->classes->labels($closed),
+                'width' => $bars->classes->areEqual() ? Axis::roundText($bars->classes->width) : null,
+                'closed' => $closed->value,
+                'rule' => $closed->words(),
+                'outside' => ['below' => $count($bars->histograms[0]->below), 'above' => $count($bars->histograms[0]->above)],
+            ],
+            'scale' => $bars->scale->value,
+            'lanes' => array_map(static fn(int $i, Histogram $histogram): array => [
+                'counts' => array_map($count, $histogram->counts),
+                'heights' => $bars->heights[$i],
+                'highest' => $bars->highest[$i],
+                'levels' => self::levels($bars->highest[$i]),
+                'curve' => $bars->curves[$i] ?? [],
+            ], array_keys($bars->histograms), $bars->histograms),
         ];
     }
 
@@ -97,6 +108,8 @@ final class StackResource extends JsonResource
             'whisker_low' => $box->whiskerLow,
             'whisker_high' => $box->whiskerHigh,
             'mean' => $box->mean,
+            'n' => $box->n,
+            'notch' => ['low' => $box->notchLow, 'high' => $box->notchHigh],
             'five' => array_map(static fn(float $number): array => ['at' => $number, 'text' => self::short($number)], [$box->min, $box->q1, $box->median, $box->q3, $box->max]),
             'outliers' => [
                 'total' => $box->outliers->total,

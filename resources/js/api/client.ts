@@ -29,6 +29,7 @@ export type CheckLine = Schemas['CheckLine'];
 export type History = Schemas['History'];
 export type Session = Schemas['Session'];
 export type Sheet = Schemas['Sheet'];
+export type Slopes = Schemas['Slopes'];
 export type Stack = Schemas['Stack'];
 export type Stems = Schemas['Stems'];
 export type Strips = Schemas['Strips'];

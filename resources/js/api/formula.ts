@@ -41,3 +41,9 @@ export function conditionOfRange(name: string, range: { from: string; to: string
         ' and ',
     );
 }
+
+/** The condition that leaves the rows behind a leaf: from its value up to the next, which lies further from zero. */
+export function conditionOfLeaf(name: string, leaf: { from: string; to: string; isNegative: boolean }, within: string): string {
+    const [first, second] = leaf.isNegative ? ['<', '<='] : ['<=', '<'];
+    return [`${leaf.from} ${first} ${nameInFormula(name)} ${second} ${leaf.to}`, ...(within === '' ? [] : [`(${within})`])].join(' and ');
+}

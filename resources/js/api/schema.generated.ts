@@ -470,6 +470,42 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/datasets/{dataset}/plots/bars": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        get: operations["drawBars"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/datasets/{dataset}/plots/slopes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        get: operations["drawSlopes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/datasets/{dataset}/plots/range": {
         parameters: {
             query?: never;
@@ -1203,22 +1239,54 @@ export interface components {
             at: number;
             text: string;
         };
+        ClassesDrawn: {
+            edges: number[];
+            labels: string[];
+            /** @description null where they differ. */
+            width: string | null;
+            /** @enum {string} */
+            closed: "left" | "right";
+            rule: string;
+            outside: {
+                below: number;
+                above: number;
+            };
+        };
+        BarsAnswer: {
+            bars: null | {
+                classes: components["schemas"]["ClassesDrawn"];
+                /** @enum {string} */
+                scale: "count" | "percent" | "density" | "cumulative";
+                lanes: components["schemas"]["LaneBars"][];
+            };
+        };
+        Slopes: {
+            axis: null | components["schemas"]["Axis"];
+            before: string;
+            after: string;
+            /** @description Before and after, of at most 400 rows. */
+            lines: number[][];
+            rising: number;
+            falling: number;
+            staying: number;
+            /** @description Rows without one of the two. */
+            incomplete: number;
+        };
+        LaneBars: {
+            counts: number[];
+            heights: number[];
+            /** @description Where its scale must reach. */
+            highest: number;
+            levels: components["schemas"]["Level"][];
+            curve: {
+                at: number;
+                height: number;
+            }[];
+        };
         /** @description Histograms over box plots on one axis, in the unit of the variable. Overall first, then each group. */
         Stack: {
             axis: components["schemas"]["Axis"];
-            classes: {
-                edges: number[];
-                labels: string[];
-                /** @description null where they differ. */
-                width: string | null;
-                /** @enum {string} */
-                closed: "left" | "right";
-                rule: string;
-                outside: {
-                    below: number;
-                    above: number;
-                };
-            };
+            classes: components["schemas"]["ClassesDrawn"];
             /** @enum {string} */
             scale: "count" | "percent" | "density" | "cumulative";
             lanes: {
@@ -1328,6 +1396,12 @@ export interface components {
             whisker_low: number;
             whisker_high: number;
             mean: number | null;
+            n: number;
+            /** @description Median ± 1.57 IQR / √n. */
+            notch: {
+                low: number;
+                high: number;
+            };
             /** @description Minimum, quartiles, median and maximum, ascending. */
             five: components["schemas"]["Level"][];
             outliers: {
@@ -2803,6 +2877,144 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Strips"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    drawBars: {
+        parameters: {
+            query?: {
+                /** @description Keys of variables, set apart by commas; at most 60. */
+                of?: components["parameters"]["of"];
+                /** @description Keys of one or two variables that split the rows; a number by its classes. */
+                by?: components["parameters"]["by"];
+                /** @description The default is sample. */
+                as?: components["parameters"]["as"];
+                /** @description The default is halves-excluded. */
+                quartiles?: components["parameters"]["quartiles"];
+                /** @description Which side of a class is closed; the default is left. */
+                edges?: components["parameters"]["edges"];
+                /** @description The default is per-variable. */
+                missing?: components["parameters"]["missing"];
+                /** @description Key of the number variable that says how often a row counts. */
+                counts?: components["parameters"]["counts"];
+                /** @description A condition that leaves rows in. */
+                where?: components["parameters"]["where"];
+                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
+                fences?: components["parameters"]["fences"];
+                /** @description Confidence level; the default is 0.95. */
+                level?: components["parameters"]["level"];
+                /** @description data+1 (the default), a number, or s4 for significant digits. */
+                decimals?: components["parameters"]["decimals"];
+                /** @description Keys of figures or names of sets; the default is what the account chose last. */
+                figures?: components["parameters"]["figures"];
+                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
+                percentiles?: components["parameters"]["percentiles"];
+                /** @description Rows without an entry of a splitting variable; the default is show. */
+                no_entry?: components["parameters"]["no_entry"];
+                /** @description Of frequency tables; the default is own. */
+                order?: components["parameters"]["order"];
+                /** @description A row for each value though they are many. */
+                distinct?: components["parameters"]["distinct"];
+                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
+                classes?: components["parameters"]["classes"];
+                /** @description What the height of a bar stands for; the default is count. */
+                scale?: components["parameters"]["scale"];
+                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
+                marks?: components["parameters"]["marks"];
+                /** @description A normal curve over the bars. */
+                curve?: components["parameters"]["curve"];
+                /** @description Whether the groups share a scale; the default is common. */
+                lanes?: components["parameters"]["lanes"];
+            };
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The bars alone, as other classes change them. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BarsAnswer"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    drawSlopes: {
+        parameters: {
+            query: {
+                /** @description Key of the other variable. */
+                with: string;
+                /** @description Keys of variables, set apart by commas; at most 60. */
+                of?: components["parameters"]["of"];
+                /** @description Keys of one or two variables that split the rows; a number by its classes. */
+                by?: components["parameters"]["by"];
+                /** @description The default is sample. */
+                as?: components["parameters"]["as"];
+                /** @description The default is halves-excluded. */
+                quartiles?: components["parameters"]["quartiles"];
+                /** @description Which side of a class is closed; the default is left. */
+                edges?: components["parameters"]["edges"];
+                /** @description The default is per-variable. */
+                missing?: components["parameters"]["missing"];
+                /** @description Key of the number variable that says how often a row counts. */
+                counts?: components["parameters"]["counts"];
+                /** @description A condition that leaves rows in. */
+                where?: components["parameters"]["where"];
+                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
+                fences?: components["parameters"]["fences"];
+                /** @description Confidence level; the default is 0.95. */
+                level?: components["parameters"]["level"];
+                /** @description data+1 (the default), a number, or s4 for significant digits. */
+                decimals?: components["parameters"]["decimals"];
+                /** @description Keys of figures or names of sets; the default is what the account chose last. */
+                figures?: components["parameters"]["figures"];
+                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
+                percentiles?: components["parameters"]["percentiles"];
+                /** @description Rows without an entry of a splitting variable; the default is show. */
+                no_entry?: components["parameters"]["no_entry"];
+                /** @description Of frequency tables; the default is own. */
+                order?: components["parameters"]["order"];
+                /** @description A row for each value though they are many. */
+                distinct?: components["parameters"]["distinct"];
+                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
+                classes?: components["parameters"]["classes"];
+                /** @description What the height of a bar stands for; the default is count. */
+                scale?: components["parameters"]["scale"];
+                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
+                marks?: components["parameters"]["marks"];
+                /** @description A normal curve over the bars. */
+                curve?: components["parameters"]["curve"];
+                /** @description Whether the groups share a scale; the default is common. */
+                lanes?: components["parameters"]["lanes"];
+            };
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The rows as lines from one variable to another. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Slopes"];
                 };
             };
             401: components["responses"]["Refused"];

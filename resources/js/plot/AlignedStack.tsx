@@ -1,30 +1,23 @@
 import { scaleLinear } from 'd3-scale';
-import { useRef, useState } from 'react';
+import { useId, useRef, useState } from 'react';
 import type { Stack } from '../api/client';
-import { BoxMark } from './BoxMark';
-import { laneColour } from './colours';
+import { ClassHandles } from './ClassHandles';
 import { DotStrip } from './DotStrip';
-import { HistogramMark } from './HistogramMark';
 import { KeyToMarks } from './KeyToMarks';
 import { MarkerLines } from './MarkerLines';
+import { OutlineMark } from './OutlineMark';
 import { PictureOut } from './PictureOut';
 import { Reading } from './Reading';
+import { barSentence, stackSentences } from './sentences';
+import { StackLane } from './StackLane';
 import { stackLayout } from './stackLayout';
+import { useFollowing } from './useFollowing';
 import { useWidth } from './useWidth';
 import { ValueAxis } from './ValueAxis';
+import { walk, Walked } from './Walked';
 
 /** Less than this is a press and no drag. */
 const DRAG_PX = 4;
-
-/** What the bars stand for, in what is counted: rows, or what a variable of counts says. */
-function scaleWords(scale: Stack['scale'], counted: string): string {
-    return {
-        count: `${counted} per class`,
-        percent: `% of ${counted} per class`,
-        density: `share of ${counted} per unit`,
-        cumulative: `% of ${counted} up to here`,
-    }[scale];
-}
 
 /**
  * The histogram over the box plot on one axis, overall on top and a lane for each group below. Lines of overall figures run through all of
@@ -37,9 +30,14 @@ export function AlignedStack({
     axisName,
     counted,
     fences,
+    order,
+    asOutlines,
+    tryClasses,
+    onClasses,
     onSelect,
     onRange,
     onOutlier,
+    labelsOf,
 }: {
     stack: Stack;
     names: string[];
@@ -48,10 +46,19 @@ export function AlignedStack({
     counted: string;
     /** How many interquartile ranges out the fences lie. */
     fences: number;
+    /** Lanes from the top: 0 = overall, first. */
+    order: number[];
+    /** Whether the groups lie over one another as outlines instead of in lanes. */
+    asOutlines: boolean;
+    /** The bars over other classes, in the words of the address. */
+    tryClasses: (classes: string) => Promise<Pick<Stack, 'classes' | 'scale'> & { lanes: Omit<Stack['lanes'][number], 'box'>[] }>;
+    onClasses: (classes: string) => void;
     /** A bar was pressed: its lane and its class, from 0. */
     onSelect: (lane: number, place: number) => void;
     /** An outlier was pressed: its value as text. */
     onOutlier: (value: string) => void;
+    /** What the rows of a value are called. */
+    labelsOf: (value: string) => Promise<string>;
     /** A range of the axis was chosen, as texts; null = none any more. */
     onRange: (range: { from: string; to: string } | null) => void;
 }) {
@@ -59,7 +66,12 @@ export function AlignedStack({
     const [drag, setDrag] = useState<{ from: number; to: number } | null>(null);
     const reading = useRef<{ show: (place: number | null) => void }>(null);
     const isDragging = useRef(false);
-    const layout = stackLayout(width, stack.lanes.length);
+    const tried = useFollowing(stack, tryClasses);
+    const drawn = tried.answer ?? stack;
+    const [walked, setWalked] = useState<{ lane: number; place: number } | null>(null);
+    const about = useId();
+    const layout = stackLayout(width, stack.lanes.length, asOutlines);
+    const outlined = asOutlines ? Math.max(0, ...drawn.lanes.slice(1).map((lane) => lane.highest)) : 0;
     const x = scaleLinear([stack.axis.from, stack.axis.to], [layout.left, layout.right]);
     const last = stack.crosshair.values.length - 1;
     /** Which of the places of the crosshair is under the pointer. */
@@ -68,16 +80,29 @@ export function AlignedStack({
         const share = (at - layout.left) / (layout.right - layout.left);
         return share < -0.01 || share > 1.01 ? null : Math.max(0, Math.min(last, Math.round(share * last)));
     };
+    const overall = layout.lanes[0];
     const pixel = (place: number) => layout.left + ((layout.right - layout.left) * place) / last;
     const selected = drag === null ? null : { from: Math.min(drag.from, drag.to), to: Math.max(drag.from, drag.to) };
     return (
-        <figure ref={frame} className="w-full min-w-0 flex-1">
+        <figure ref={frame} className="relative w-full min-w-0 flex-1">
             {width > 0 && (
                 <svg
                     width={width}
                     height={layout.height}
                     role="img"
                     aria-label={`${axisName}: histogram over box plot on one axis, ${names.join(', ')}`}
+                    aria-describedby={about}
+                    tabIndex={0}
+                    onKeyDown={(event) => {
+                        const next = walk(event.key, walked, stack, order);
+                        if (event.key === 'Enter' && walked !== null && event.target === event.currentTarget) {
+                            onSelect(walked.lane, walked.place);
+                        } else if (next !== undefined && event.target === event.currentTarget) {
+                            event.preventDefault();
+                            setWalked(next);
+                        }
+                    }}
+                    onBlur={() => setWalked(null)}
                     className="block touch-none text-fine select-none"
                     onPointerDown={(event) => {
                         const place = placeOf(event);
@@ -119,49 +144,74 @@ export function AlignedStack({
                         />
                     )}
                     <DotStrip dots={stack.dots} x={x} base={layout.dotsBase} />
-                    {stack.lanes.map((lane, i) => {
-                        const place = layout.lanes[i];
+                    {order.map((i, at) => {
+                        const [place, bars, box] = [layout.lanes[at], drawn.lanes[i], stack.lanes[i]?.box];
                         return (
-                            place !== undefined && (
-                                <g key={i} data-lane={names[i]}>
-                                    <HistogramMark
-                                        lane={lane}
-                                        edges={stack.classes.edges}
-                                        labels={stack.classes.labels}
-                                        scale={stack.scale}
-                                        x={x}
-                                        top={place.barsTop}
-                                        base={place.barsBase}
-                                        colour={laneColour(i)}
-                                        isRoomy={i === 0}
-                                        onSelect={(bar: number) => onSelect(i, bar)}
-                                    />
-                                    {lane.box !== null && (
-                                        <BoxMark
-                                            box={lane.box}
-                                            unit={unitOf(axisName)}
-                                            onOutlier={onOutlier}
-                                            x={x}
-                                            middle={place.boxMiddle}
-                                            height={layout.boxHeight}
-                                            colour={laneColour(i)}
-                                        />
-                                    )}
-                                    <LaneName
-                                        name={names[i] ?? ''}
-                                        right={layout.left}
-                                        top={place.barsTop}
-                                        base={place.boxMiddle}
-                                        isOverall={i === 0}
-                                        stack={stack}
-                                        axisName={axisName}
-                                        counted={counted}
-                                    />
-                                </g>
+                            place !== undefined &&
+                            bars !== undefined && (
+                                <StackLane
+                                    key={i}
+                                    bars={bars}
+                                    box={box ?? null}
+                                    classes={drawn.classes}
+                                    scale={drawn.scale}
+                                    i={i}
+                                    name={names[i] ?? ''}
+                                    x={x}
+                                    place={place}
+                                    layout={layout}
+                                    withBars={!asOutlines}
+                                    axisName={axisName}
+                                    counted={counted}
+                                    onSelect={(bar: number) => onSelect(i, bar)}
+                                    onOutlier={onOutlier}
+                                    labelsOf={labelsOf}
+                                />
                             )
                         );
                     })}
+                    {overall !== undefined && asOutlines && (
+                        <g>
+                            {order.slice(1).map((i) => {
+                                const bars = drawn.lanes[i];
+                                return (
+                                    bars !== undefined && (
+                                        <OutlineMark
+                                            key={i}
+                                            bars={bars}
+                                            edges={drawn.classes.edges}
+                                            lane={i}
+                                            highest={outlined}
+                                            x={x}
+                                            top={overall.barsTop + 6}
+                                            base={overall.barsBase}
+                                        />
+                                    )
+                                );
+                            })}
+                            <line
+                                x1={layout.left}
+                                x2={layout.right}
+                                y1={overall.barsBase}
+                                y2={overall.barsBase}
+                                stroke="var(--hair-strong)"
+                            />
+                        </g>
+                    )}
+                    {walked !== null && <Walked stack={stack} walked={walked} x={x} layout={layout} order={order} />}
                     <MarkerLines markers={stack.markers} x={x} top={layout.linesTop} bottom={layout.axisTop} />
+                    {overall !== undefined && stack.classes.width !== null && (
+                        <ClassHandles
+                            stack={stack}
+                            x={x}
+                            textY={layout.linesTop + 12}
+                            base={overall.barsBase}
+                            axisName={axisName}
+                            onBegin={() => reading.current?.show(null)}
+                            onMove={tried.follow}
+                            onEnd={onClasses}
+                        />
+                    )}
                     <ValueAxis axis={stack.axis} name={axisName} x={x} top={layout.axisTop} />
                     <Reading
                         ref={reading}
@@ -174,6 +224,12 @@ export function AlignedStack({
                     />
                 </svg>
             )}
+            <p id={about} className="sr-only">
+                {stackSentences(stack, names, axisName).join(' ')} Arrow keys go from bar to bar, Enter shows its rows.
+            </p>
+            <p aria-live="polite" className="sr-only">
+                {walked !== null && barSentence(stack, names, walked.lane, walked.place)}
+            </p>
             <KeyToMarks stack={stack} fences={fences} />
             <PictureOut frame={frame} name={axisName} numbers={() => numbersOf(stack, names)} />
         </figure>
@@ -193,50 +249,4 @@ function numbersOf(stack: Stack, names: string[]): string[][] {
         ]),
         ...boxes.map((key) => [key, '', '', ...stack.lanes.map((lane) => String(lane.box?.[key] ?? ''))]),
     ];
-}
-
-/** "Honey yield (kg)" is in kg. */
-function unitOf(axisName: string): string | undefined {
-    return /\(([^()]*)\)$/.exec(axisName)?.[1];
-}
-
-function LaneName({
-    name,
-    right,
-    top,
-    base,
-    isOverall,
-    stack,
-    axisName,
-    counted,
-}: {
-    name: string;
-    right: number;
-    top: number;
-    base: number;
-    isOverall: boolean;
-    stack: Stack;
-    axisName: string;
-    counted: string;
-}) {
-    const unit = unitOf(axisName);
-    return (
-        <foreignObject x={0} y={top} width={right - 10} height={base - top + 8} pointerEvents="none">
-            <div className="flex h-full flex-col items-end justify-between text-right text-fine leading-tight text-soft">
-                {isOverall ? (
-                    <span className="pt-6">
-                        {scaleWords(stack.scale, counted)}
-                        <br />
-                        {stack.classes.width === null ? 'of unequal width' : `of ${stack.classes.width}`}
-                        {stack.classes.width !== null && unit !== undefined && unit.length < 8 ? ` ${unit}` : ''}
-                    </span>
-                ) : (
-                    <span />
-                )}
-                <bdi className="line-clamp-2 break-words text-ink" title={name}>
-                    {name}
-                </bdi>
-            </div>
-        </foreignObject>
-    );
 }

@@ -1,4 +1,5 @@
 import type { ScaleLinear } from 'd3-scale';
+import { useState } from 'react';
 import type { Box } from '../api/client';
 import { counted } from '../ui/format';
 
@@ -13,6 +14,7 @@ export function BoxMark({
     colour,
     unit,
     onOutlier,
+    labelsOf,
 }: {
     box: Box;
     x: ScaleLinear<number, number>;
@@ -22,7 +24,16 @@ export function BoxMark({
     unit: string | undefined;
     /** An outlier was pressed: its value as text. */
     onOutlier: (value: string) => void;
+    /** What the rows of a value are called. */
+    labelsOf: (value: string) => Promise<string>;
 }) {
+    const [hovered, setHovered] = useState<Box['outliers']['marks'][number] | null>(null);
+    const [named, setNamed] = useState<Record<string, string>>({});
+    const name = (value: string) => {
+        if (named[value] === undefined) {
+            void labelsOf(value).then((labels) => setNamed((known) => ({ ...known, [value]: labels })));
+        }
+    };
     const half = height / 2;
     const cap = half * 0.55;
     const inUnit = unit === undefined ? '' : ` ${unit}`;
@@ -59,7 +70,17 @@ export function BoxMark({
                 );
             })}
             {box.outliers.marks.map((mark, i) => (
-                <g key={i} data-outlier={mark.far ? 'far' : 'near'} className="cursor-pointer" onClick={() => onOutlier(mark.text)}>
+                <g
+                    key={i}
+                    data-outlier={mark.far ? 'far' : 'near'}
+                    className="cursor-pointer"
+                    onClick={() => onOutlier(mark.text)}
+                    onPointerEnter={() => {
+                        name(mark.text);
+                        setHovered(mark);
+                    }}
+                    onPointerLeave={() => setHovered(null)}
+                >
                     {mark.far ? (
                         <path d={`M${x(mark.value)} ${middle - 5}l5 5-5 5-5-5z`} fill={colour} stroke="none" />
                     ) : (
@@ -68,6 +89,20 @@ export function BoxMark({
                     <title>{`${mark.text}${inUnit}${mark.count > 1 ? `, ${counted(mark.count, 'row')}` : ''}: show its ${mark.count > 1 ? 'rows' : 'row'}`}</title>
                 </g>
             ))}
+            {hovered !== null && named[hovered.text] !== undefined && (
+                <text
+                    data-named=""
+                    x={x(hovered.value)}
+                    y={middle - half - 4}
+                    textAnchor={x(hovered.value) > (x.range()[1] ?? 0) / 2 ? 'end' : 'start'}
+                    fill="var(--ink)"
+                    stroke="none"
+                    className="halo font-semibold"
+                    pointerEvents="none"
+                >
+                    {`${named[hovered.text]}: ${hovered.text}${inUnit}`}
+                </text>
+            )}
             {box.mean !== null && <path data-mean="" d={`M${x(box.mean)} ${middle + half + 1}l4.5 7h-9z`} fill={colour} stroke="none" />}
         </g>
     );

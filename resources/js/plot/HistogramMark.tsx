@@ -18,7 +18,7 @@ export function HistogramMark({
     isRoomy,
     onSelect,
 }: {
-    lane: Stack['lanes'][number];
+    lane: Omit<Stack['lanes'][number], 'box'>;
     edges: number[];
     /** The classes in words. */
     labels: string[];

@@ -1,20 +1,29 @@
-import type { RefObject } from 'react';
+import { type RefObject, useState } from 'react';
 import { copyPicture, savePng, saveSvg } from './picture';
 import { saveCsv } from '../ui/copying';
 import type { Cells } from '../ui/tables';
 
-/** The ways a picture leaves the page. */
+/** The ways a picture leaves the page, under a title of one's own if one is typed. */
 export function PictureOut({ frame, name, numbers }: { frame: RefObject<HTMLElement | null>; name: string; numbers: () => Cells }) {
+    const [title, setTitle] = useState('');
     const picture = () => frame.current?.querySelector('svg[role="img"]') as SVGSVGElement | null;
-    const out = (use: (svg: SVGSVGElement, name: string) => void | Promise<void>) => () => {
+    const out = (use: (svg: SVGSVGElement, name: string, title: string) => void | Promise<void>) => () => {
         const svg = picture();
         if (svg !== null) {
-            void use(svg, name);
+            void use(svg, title.trim() === '' ? name : title.trim(), title.trim());
         }
     };
     const look = 'underline-offset-4 hover:text-ink hover:underline';
     return (
-        <p className="mt-1.5 flex flex-wrap gap-x-4 text-fine text-soft print:hidden">
+        <p className="mt-1.5 flex flex-wrap items-baseline gap-x-4 text-fine text-soft print:hidden">
+            <input
+                aria-label={`Title of the picture of ${name}`}
+                placeholder="Title of the picture"
+                value={title}
+                maxLength={120}
+                onChange={(event) => setTitle(event.target.value)}
+                className="w-44 border-b border-hair-strong bg-transparent text-ink placeholder:text-soft"
+            />
             <button type="button" className={look} onClick={out(copyPicture)}>
                 Copy picture
             </button>

@@ -16,8 +16,10 @@ const INHERITED = [
     'paint-order',
 ];
 
-/** A picture that stands by itself: colours and faces as they are on the page, text of the lanes as SVG text, on a ground of its own. */
-export function standalone(svg: SVGSVGElement): string {
+const TITLE_HEIGHT = 34;
+
+/** A picture that stands by itself: colours and faces as they are on the page, text of the lanes as SVG text, on a ground of its own, under its title. */
+export function standalone(svg: SVGSVGElement, title = ''): string {
     const copy = svg.cloneNode(true) as SVGSVGElement;
     const originals = svg.querySelectorAll<SVGElement>('*');
     copy.querySelectorAll<SVGElement>('*').forEach((node, i) => {
@@ -53,42 +55,58 @@ export function standalone(svg: SVGSVGElement): string {
             });
         }
     });
-    copy.querySelectorAll('[visibility="hidden"], [data-range]').forEach((node) => node.remove());
+    copy.querySelectorAll('[visibility="hidden"], [data-range], [data-handle], [data-walked]').forEach((node) => node.remove());
     copy.setAttribute('xmlns', 'http://www.w3.org/2000/svg');
-    copy.setAttribute('viewBox', `0 0 ${box.width} ${box.height}`);
+    const above = title === '' ? 0 : TITLE_HEIGHT;
+    copy.setAttribute('viewBox', `0 ${-above} ${box.width} ${box.height + above}`);
+    copy.setAttribute('height', String(box.height + above));
     const ground = document.createElementNS('http://www.w3.org/2000/svg', 'rect');
+    const page = getComputedStyle(document.documentElement);
+    ground.setAttribute('y', String(-above));
     ground.setAttribute('width', '100%');
-    ground.setAttribute('height', '100%');
-    ground.setAttribute('fill', getComputedStyle(document.documentElement).getPropertyValue('--paper').trim());
+    ground.setAttribute('height', String(box.height + above));
+    ground.setAttribute('fill', page.getPropertyValue('--paper').trim());
     copy.prepend(ground);
+    if (title !== '') {
+        const text = document.createElementNS('http://www.w3.org/2000/svg', 'text');
+        text.setAttribute('x', '12');
+        text.setAttribute('y', String(-above + 22));
+        text.setAttribute(
+            'style',
+            `fill:${page.getPropertyValue('--ink').trim()};font-family:${getComputedStyle(svg).fontFamily};font-size:16px;font-weight:600`,
+        );
+        text.textContent = title;
+        copy.append(text);
+    }
     return new XMLSerializer().serializeToString(copy);
 }
 
-async function png(svg: SVGSVGElement): Promise<Blob> {
+async function png(svg: SVGSVGElement, title: string): Promise<Blob> {
     const box = svg.getBoundingClientRect();
+    const height = box.height + (title === '' ? 0 : TITLE_HEIGHT);
     const image = new Image();
-    image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(standalone(svg))}`;
+    image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(standalone(svg, title))}`;
     await image.decode();
     const canvas = document.createElement('canvas');
     canvas.width = Math.round(box.width * SHARPNESS);
-    canvas.height = Math.round(box.height * SHARPNESS);
+    canvas.height = Math.round(height * SHARPNESS);
     canvas.getContext('2d')?.drawImage(image, 0, 0, canvas.width, canvas.height);
     return new Promise((resolve, reject) =>
         canvas.toBlob((blob) => (blob === null ? reject(new Error('no picture')) : resolve(blob)), 'image/png'),
     );
 }
 
-export function saveSvg(svg: SVGSVGElement, name: string): void {
-    saveBlob(new Blob([standalone(svg)], { type: 'image/svg+xml' }), `${name}.svg`);
+export function saveSvg(svg: SVGSVGElement, name: string, title: string): void {
+    saveBlob(new Blob([standalone(svg, title)], { type: 'image/svg+xml' }), `${name}.svg`);
 }
 
-export async function savePng(svg: SVGSVGElement, name: string): Promise<void> {
-    saveBlob(await png(svg), `${name}.png`);
+export async function savePng(svg: SVGSVGElement, name: string, title: string): Promise<void> {
+    saveBlob(await png(svg, title), `${name}.png`);
 }
 
-export async function copyPicture(svg: SVGSVGElement, name: string): Promise<void> {
+export async function copyPicture(svg: SVGSVGElement, name: string, title: string): Promise<void> {
     try {
-        await navigator.clipboard.write([new ClipboardItem({ 'image/png': png(svg) })]);
+        await navigator.clipboard.write([new ClipboardItem({ 'image/png': png(svg, title) })]);
         say(`Copied: the picture of ${name}`);
     } catch {
         say('The browser did not allow copying a picture. Save it instead.');

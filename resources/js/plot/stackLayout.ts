@@ -27,13 +27,13 @@ const AXIS = 44;
 /** Eight dots high at most. */
 const DOTS = 40;
 
-/** Overall takes the most room; each group has a lane of bars and a box under them. */
-export function stackLayout(width: number, lanes: number): StackLayout {
+/** Overall takes the most room; each group has a lane of bars and a box under them, or the box alone where its outline lies over the others. */
+export function stackLayout(width: number, lanes: number, asOutlines = false): StackLayout {
     const dotsBase = LINE_NAMES + DOTS;
     let y = dotsBase;
     const places = Array.from({ length: lanes }, (_, i) => {
         const barsTop = y + (i === 0 ? 8 : GAP);
-        const barsBase = barsTop + (i > 0 ? GROUP_BARS : lanes === 1 ? ONLY_BARS : OVERALL_BARS);
+        const barsBase = barsTop + (i > 0 ? (asOutlines ? 0 : GROUP_BARS) : lanes === 1 || asOutlines ? ONLY_BARS : OVERALL_BARS);
         const boxMiddle = barsBase + GAP + BOX / 2;
         y = boxMiddle + BOX / 2 + GAP + MEAN_MARK;
         return { barsTop, barsBase, boxMiddle };

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import type { Stems } from '../api/client';
-import { backToBack, keyOf, leavesOf, stemText } from './stemText';
+import { backToBack, keyOf, leavesOf, stemText, leafRange } from './stemText';
 
 const line = (stem: string, digits: string, leaves: [number, number][], depth = 1, median = false) => ({
     stem,
@@ -70,4 +70,12 @@ test('the key says what a leaf is worth', () => {
     expect(keyOf(stems('0.1', line('-2', '0-9', [[3, 1]])))).toBe('−2 │ 3 is −2.3');
     expect(keyOf(stems('0.01', line('0', '0-9', [[3, 1]])))).toBe('0 │ 3 is 0.03');
     expect(keyOf(stems('10', line('1', '0-9', [[4, 1]])))).toBe('1 │ 4 is 140');
+});
+
+test('a leaf stands for the values up to the next, cut off towards zero', () => {
+    expect(leafRange('4', '7', '0.1')).toEqual({ from: '4.7', to: '4.8', isNegative: false });
+    expect(leafRange('0', '9', '0.01')).toEqual({ from: '0.09', to: '0.10', isNegative: false });
+    expect(leafRange('12', '9', '10')).toEqual({ from: '1290', to: '1300', isNegative: false });
+    expect(leafRange('−0', '3', '1')).toEqual({ from: '-4', to: '-3', isNegative: true });
+    expect(leafRange('low', '3', '1')).toBeNull();
 });

@@ -70,3 +70,22 @@ export function keyOf(stems: Stems): string {
     const value = exponent > 0 ? `${digits.slice(0, -exponent)}.${digits.slice(-exponent)}` : digits + stems.leaf_unit.slice(1);
     return `${stem(line)} │ ${leaf.digit} is ${line.stem.startsWith('-') ? '−' : ''}${value.replace(/^0+(?=\d)/, '')}`;
 }
+
+/** From which value up to which other a leaf stands for, cut off towards zero; as decimals that a formula reads. */
+export function leafRange(stem: string, leaf: string, leafUnit: string): { from: string; to: string; isNegative: boolean } | null {
+    const isNegative = stem.startsWith('−');
+    const digits = `${stem.replace('−', '')}${leaf}`;
+    if (!/^\d+$/.test(digits)) {
+        return null;
+    }
+    const places = leafUnit.includes('.') ? (leafUnit.split('.')[1] ?? '').length : 0;
+    const zeros = places > 0 ? '' : leafUnit.slice(1);
+    const text = (whole: bigint) => {
+        const padded = `${whole}${zeros}`.padStart(places + 1, '0');
+        return places > 0 ? `${padded.slice(0, -places)}.${padded.slice(-places)}` : padded;
+    };
+    const size = BigInt(digits);
+    return isNegative
+        ? { from: `-${text(size + 1n)}`, to: `-${text(size)}`, isNegative }
+        : { from: text(size), to: text(size + 1n), isNegative };
+}

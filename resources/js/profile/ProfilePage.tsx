@@ -135,6 +135,7 @@ export function ProfilePage() {
                                                         : null
                                                 }
                                                 numbers={variables.filter((variable) => variable.type === 'number')}
+                                                idKey={variables.find((variable) => variable.type === 'id')?.key}
                                                 onAsk={ask}
                                                 onOpen={(figure, column) => setPlace({ variable: sheet.variable, figure, column })}
                                                 onShowRows={(where) =>

@@ -1,8 +1,9 @@
 import { useState } from 'react';
-import type { Profile, Sheet as SheetData, Stack } from '../api/client';
+import type { Profile, Sheet as SheetData, Stack, Variable } from '../api/client';
 import { conditionOfClass, conditionOfRange } from '../api/formula';
 import { AlignedStack } from '../plot/AlignedStack';
 import { LabelBars } from '../plot/LabelBars';
+import { MOST_OUTLINES } from '../plot/OutlineMark';
 import { TableOut } from '../ui/copying';
 import { count, counted } from '../ui/format';
 import { AskLine } from './AskLine';
@@ -11,7 +12,9 @@ import { figureName, fullText } from './figureCells';
 import { FigureTable, tableWidth } from './FigureTable';
 import { FrequencyTable } from './FrequencyTable';
 import { groupName } from './groups';
+import { laneOrder } from './laneOrder';
 import { MorePlots } from './MorePlots';
+import { rowLabels, triedBars } from './queries';
 import type { Question } from './question';
 import { RangeNote } from './RangeNote';
 import { StackLine } from './StackLine';
@@ -27,6 +30,7 @@ export function Sheet({
     question,
     splitNames,
     numbers,
+    idKey,
     onAsk,
     onOpen,
     onShowRows,
@@ -38,7 +42,9 @@ export function Sheet({
     /** Names of the categories that split the rows; null where a number does, whose classes make no condition. */
     splitNames: string[] | null;
     /** Variables that could be counts. */
-    numbers: { key: string; name: string }[];
+    numbers: Variable[];
+    /** The variable that names the rows, where there is one. */
+    idKey: string | undefined;
     onAsk: (change: Partial<Question>) => void;
     onOpen: (figure: string, column: number) => void;
     /** Opens the rows that a condition leaves. */
@@ -51,6 +57,9 @@ export function Sheet({
     };
     const [range, setRange] = useState<{ from: string; to: string } | null>(null);
     const names = ['Overall', ...profile.groups.map(groupName)];
+    const order = laneOrder(names.length, sheet.figures, question.lane_order);
+    const labelsOf = (where: string) => rowLabels(dataset, idKey, where);
+    const asOutlines = question.arrange === 'outlines' && names.length > 1 && names.length - 1 <= MOST_OUTLINES;
     const isBeside = tableWidth(sheet.figures) <= BESIDE_AT_MOST_PX;
     const heading = `sheet-${sheet.variable}`;
     const axisName = sheet.unit === null ? sheet.name : `${sheet.name} (${sheet.unit})`;
@@ -77,13 +86,24 @@ export function Sheet({
                             <p className="py-6 text-soft">There is no value to draw.</p>
                         ) : (
                             <div className="w-full min-w-0 flex-1">
-                                <StackLine stack={sheet.stack} isSplit={names.length > 1} question={question} onAsk={onAsk} />
+                                <StackLine
+                                    stack={sheet.stack}
+                                    groups={names.length - 1}
+                                    figures={sheet.figures}
+                                    question={question}
+                                    onAsk={onAsk}
+                                />
                                 <AlignedStack
                                     stack={sheet.stack}
                                     names={names}
                                     axisName={axisName}
                                     counted={countedIn(profile)}
                                     fences={profile.basis.fences}
+                                    order={order}
+                                    asOutlines={asOutlines}
+                                    tryClasses={(classes) => triedBars(dataset, question, sheet.variable, classes)}
+                                    onClasses={(classes) => onAsk({ classes })}
+                                    labelsOf={(value) => labelsOf(conditionOfRange(sheet.name, { from: value, to: value }, question.where))}
                                     onSelect={(lane, place) =>
                                         sheet.stack !== null && (lane === 0 || splitNames !== null) && showRows(sheet.stack, lane, place)
                                     }
@@ -114,6 +134,10 @@ export function Sheet({
                             variable={sheet.variable}
                             names={names}
                             axisName={axisName}
+                            stack={sheet.stack}
+                            order={order}
+                            numbers={numbers}
+                            labelsOf={labelsOf}
                             onAsk={onAsk}
                         />
                     )}

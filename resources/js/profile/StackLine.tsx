@@ -1,6 +1,7 @@
 import { WordChoice } from '../ui/WordChoice';
 import { WordEntry } from '../ui/WordEntry';
-import type { Stack } from '../api/client';
+import type { FigureRow, Stack } from '../api/client';
+import { MOST_OUTLINES } from '../plot/OutlineMark';
 import { count } from '../ui/format';
 import type { Question } from './question';
 
@@ -24,12 +25,15 @@ const marks = [
 /** How the stack is drawn, as a sentence whose words can be changed; and what the classes leave out. */
 export function StackLine({
     stack,
-    isSplit,
+    groups,
+    figures,
     question,
     onAsk,
 }: {
     stack: Stack;
-    isSplit: boolean;
+    /** How many groups there are. */
+    groups: number;
+    figures: FigureRow[];
     question: Question;
     onAsk: (change: Partial<Question>) => void;
 }) {
@@ -100,9 +104,41 @@ export function StackLine({
                     value={question.curve}
                     onChange={(curve) => onAsk({ curve })}
                 />
-                {isSplit && (
+                {groups > 0 && (
                     <>
-                        ; groups on{' '}
+                        ; groups{' '}
+                        {groups <= MOST_OUTLINES && (
+                            <WordChoice
+                                name="Groups are drawn"
+                                options={[
+                                    { value: 'lanes', words: 'in lanes' },
+                                    {
+                                        value: 'outlines',
+                                        words: 'over one another',
+                                        sentence: 'As outlines on one scale; percent or density compares groups of any size.',
+                                    },
+                                ]}
+                                value={question.arrange}
+                                onChange={(arrange) => onAsk({ arrange })}
+                            />
+                        )}
+                        {groups > MOST_OUTLINES && 'in lanes'}
+                        {groups > 1 && (
+                            <>
+                                {' '}
+                                in{' '}
+                                <WordChoice
+                                    name="Order of the lanes"
+                                    options={[
+                                        { value: '', words: 'their own order' },
+                                        ...figures.map((row) => ({ value: row.key, words: `order of ${row.label.toLowerCase()}` })),
+                                    ]}
+                                    value={question.lane_order}
+                                    onChange={(key) => onAsk({ lane_order: key })}
+                                />
+                            </>
+                        )}{' '}
+                        on{' '}
                         <WordChoice
                             name="Groups on"
                             options={[

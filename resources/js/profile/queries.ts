@@ -131,6 +131,24 @@ export function useStrips(dataset: number, revision: number, question: Question,
     });
 }
 
+/** The rows as lines from one variable to another. */
+export function useSlopes(dataset: number, revision: number, question: Question, variable: string, other: string) {
+    const words = questionWords({ ...question, of: [variable] });
+    return useQuery({
+        queryKey: ['slopes', dataset, revision, words, other],
+        queryFn: async ({ signal }) =>
+            bodyOf(
+                await api.GET('/datasets/{dataset}/plots/slopes', {
+                    params: { path: { dataset }, query: { ...words, with: other } },
+                    signal,
+                }),
+            ),
+        enabled: other !== '',
+        placeholderData: keepPreviousData,
+        staleTime: Infinity,
+    });
+}
+
 export interface StemWords {
     unit?: number;
     lines?: 1 | 2 | 5;
@@ -195,6 +213,32 @@ export function useComparison(
         enabled: asked !== null,
         staleTime: Infinity,
     });
+}
+
+/** The bars of a variable over other classes, while they are tried. */
+export async function triedBars(dataset: number, question: Question, variable: string, classes: string) {
+    const { bars } = bodyOf(
+        await api.GET('/datasets/{dataset}/plots/bars', {
+            params: { path: { dataset }, query: questionWords({ ...question, of: [variable], classes }) },
+        }),
+    );
+    if (bars === null) {
+        throw new Error('There is no value to draw.');
+    }
+    return bars;
+}
+
+const LABELS_SHOWN = 4;
+
+/** What the rows that a condition leaves are called by a variable that names them, or their numbers: the first few. */
+export async function rowLabels(dataset: number, id: string | undefined, where: string): Promise<string> {
+    const rows = bodyOf(
+        await api.GET('/datasets/{dataset}/rows', {
+            params: { path: { dataset }, query: { ...(id === undefined ? {} : { of: id }), where, from: 0, count: LABELS_SHOWN } },
+        }),
+    );
+    const labels = id === undefined ? rows.rows.map((row) => `row ${row}`) : (rows.cells[id] ?? []);
+    return `${labels.join(', ')}${rows.total > LABELS_SHOWN ? ' …' : ''}`;
 }
 
 const figures = ['figures'];

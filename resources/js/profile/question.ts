@@ -24,6 +24,8 @@ export const defaults = {
     limits: '',
     amend: '',
     count_columns: '',
+    arrange: 'lanes',
+    lane_order: '',
 };
 
 export type Words = typeof defaults;
@@ -73,9 +75,12 @@ export function writeQuestion(question: Question): URLSearchParams {
     return address;
 }
 
+/** What a profile is not asked: it is the page's own, or asked elsewhere. */
+const ownWords = { plots: [], limits: '', amend: '', count_columns: '', arrange: defaults.arrange, lane_order: '' };
+
 /** The same words for the API. */
 export function questionWords(question: Question): ProfileWords {
-    return Object.fromEntries(writeQuestion({ ...question, plots: [], limits: '', amend: '', count_columns: '' }));
+    return Object.fromEntries(writeQuestion({ ...question, ...ownWords }));
 }
 
 /** How labels that are classes are taken; only where they are asked for as classes. */

@@ -43,6 +43,36 @@ final class PlotsTest extends AppTestCase
         self::assertSame(['Q₁', 'x̃', 'Q₃'], array_column($strips['columns'][0]['cuts'], 'name'));
     }
 
+    public function test_bars_over_other_classes_are_those_of_the_profile(): void
+    {
+        $dataset = $this->dataset(self::FILE);
+        foreach (['classes=10:5', 'classes=0,20,40&scale=percent', 'classes=10:8&by=g&lanes=own'] as $words) {
+            $bars = $this->ask('bars', 'drawBars', $dataset, "of=x&{$words}")['bars'];
+            $stack = $this->getJson("/api/datasets/{$dataset->id}/profile?of=x&{$words}")->assertOk()->json('sheets.0.stack');
+            self::assertSame($stack['classes'], $bars['classes']);
+            self::assertSame($stack['scale'], $bars['scale']);
+            self::assertSame(array_map(static fn(array $lane): array => array_diff_key($lane, ['box' => 0]), $stack['lanes']), $bars['lanes']);
+        }
+        self::assertNull($this->ask('bars', 'drawBars', $this->dataset("x,y\n,1\n,2\n"), 'of=y&where=y > 5')['bars']);
+    }
+
+    public function test_rows_run_as_lines_to_another_variable_under_a_condition(): void
+    {
+        $dataset = $this->dataset("before,after,g\n1,2,a\n3,1,a\n4,4,b\n5,,b\n");
+        $slopes = $this->ask('slopes', 'drawSlopes', $dataset, 'of=before&with=after');
+        self::assertSame([1, 1, 1, 1], [$slopes['rising'], $slopes['falling'], $slopes['staying'], $slopes['incomplete']]);
+        self::assertEquals([[1, 2], [3, 1], [4, 4]], $slopes['lines']);
+        self::assertEquals([[4, 4]], $this->ask('slopes', 'drawSlopes', $dataset, "of=before&with=after&where=g = 'b'")['lines']);
+        $this->getJson("/api/datasets/{$dataset->id}/plots/slopes?of=before&with=wax")->assertUnprocessable();
+    }
+
+    public function test_notches_reach_as_far_as_the_source_says(): void
+    {
+        // By hand: 12, 15, 21, 21, 34 has quartiles 13.5 and 27.5, so 1.57 × 14 / √5 about 21.
+        $box = $this->getJson("/api/datasets/{$this->dataset(self::FILE)->id}/profile?of=x")->assertOk()->json('sheets.0.stack.lanes.0.box');
+        self::assertEqualsWithDelta([5, 21 - 1.57 * 14 / sqrt(5), 21 + 1.57 * 14 / sqrt(5)], [$box['n'], $box['notch']['low'], $box['notch']['high']], 1e-12);
+    }
+
     public function test_a_range_is_counted_with_both_ends(): void
     {
         $range = $this->ask('range', 'countRange', $this->dataset(self::FILE), 'of=x&from=15&to=21');

@@ -66,11 +66,11 @@ final class AlignedStackTest extends TestCase
         $stack = AlignedStack::of(new Observations(Numbers::of('1.5', '2.5', '9', '4', '4'), 1), [$a, $b], new Basis());
 
         self::assertNotNull($stack);
-        [$overall, $first, $second] = $stack->histograms;
+        [$overall, $first, $second] = $stack->bars->histograms;
         self::assertSame($overall->counts, array_map(static fn(int $x, int $y): int => $x + $y, $first->counts, $second->counts));
         $inGroups = (float) max(...$first->counts, ...$second->counts);
-        self::assertSame([(float) max($overall->counts), $inGroups, $inGroups], $stack->highest);
-        self::assertLessThanOrEqual($stack->classes->edges()[0], $stack->axis->from);
+        self::assertSame([(float) max($overall->counts), $inGroups, $inGroups], $stack->bars->highest);
+        self::assertLessThanOrEqual($stack->bars->classes->edges()[0], $stack->axis->from);
     }
 
     public function test_a_group_without_values_has_an_empty_lane_and_no_box(): void
@@ -79,7 +79,7 @@ final class AlignedStackTest extends TestCase
 
         self::assertNotNull($stack);
         self::assertNull($stack->boxes[1]);
-        self::assertSame(0, array_sum($stack->histograms[1]->counts));
+        self::assertSame(0, array_sum($stack->bars->histograms[1]->counts));
     }
 
     public function test_without_any_value_there_is_nothing_to_draw(): void

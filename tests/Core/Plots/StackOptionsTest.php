@@ -44,8 +44,8 @@ final class StackOptionsTest extends TestCase
         $stack = AlignedStack::of($observations, [], new Basis(), new StackOptions(ClassChoice::ofWord('0,5, 20')));
         self::assertNotNull($stack);
 
-        self::assertSame([HeightScale::Density, [2, 3], 1], [$stack->scale, $stack->histograms[0]->counts, $stack->histograms[0]->above]);
-        self::assertEqualsWithDelta([2 / 6 / 5, 3 / 6 / 15], $stack->heights[0], 1e-15);
+        self::assertSame([HeightScale::Density, [2, 3], 1], [$stack->bars->scale, $stack->bars->histograms[0]->counts, $stack->bars->histograms[0]->above]);
+        self::assertEqualsWithDelta([2 / 6 / 5, 3 / 6 / 15], $stack->bars->heights[0], 1e-15);
         self::assertGreaterThanOrEqual(40.0, $stack->axis->to, 'what the classes leave out is on the axis');
     }
 
@@ -92,7 +92,7 @@ final class StackOptionsTest extends TestCase
         $many = new Observations(Numbers::of('1.5', '1.5', '1.5', '2.5'), 0);
         $few = new Observations(Numbers::of('9.5'), 0);
         $all = new Observations(Numbers::of('1.5', '1.5', '1.5', '2.5', '9.5'), 0);
-        $highest = static fn(bool $own): ?array => AlignedStack::of($all, [$many, $few], new Basis(), new StackOptions(ClassChoice::ofWord('0:1'), ownScales: $own))?->highest;
+        $highest = static fn(bool $own): ?array => AlignedStack::of($all, [$many, $few], new Basis(), new StackOptions(ClassChoice::ofWord('0:1'), ownScales: $own))?->bars->highest;
 
         self::assertSame([3.0, 3.0, 3.0], $highest(false));
         self::assertSame([3.0, 3.0, 1.0], $highest(true));

@@ -1,0 +1,172 @@
+import { readFileSync } from 'node:fs';
+import { expect, type Locator, type Page, test } from '@playwright/test';
+import { choose, signIn, uploadAndOpen } from './steps';
+
+const rows = Array.from({ length: 60 }, (_, i) => ({
+    tag: `H-${i + 1}`,
+    g: i % 2 === 0 ? 'north' : 'south',
+    x: 10 + (i % 2) * 4 + (i % 13),
+    y: 12 + (i % 7),
+}));
+const file = `Tag,g,x (kg),y (kg)\n${[...rows, { tag: 'H-61', g: 'north', x: 90, y: 90 }].map((row) => `${row.tag},${row.g},${row.x},${row.y}`).join('\n')}\n`;
+
+test.beforeEach(async ({ page }) => {
+    await signIn(page);
+    await uploadAndOpen(page, 'drawing.csv', file, 'x');
+});
+
+async function dragBy(page: Page, handle: Locator, pixels: number): Promise<void> {
+    const box = await handle.boundingBox();
+    const [x, y] = [(box?.x ?? 0) + (box?.width ?? 0) / 2, (box?.y ?? 0) + (box?.height ?? 0) / 2];
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    for (let step = 1; step <= 10; ++step) {
+        await page.mouse.move(x + (pixels * step) / 10, y);
+    }
+}
+
+async function split(page: Page): Promise<void> {
+    await choose(page, /^Split by/, 'g');
+    await expect(page.locator('[data-lane]')).toHaveCount(3);
+}
+
+test('the width of the classes is dragged, the bars follow before the hand lets go, and the table after', async ({ page }) => {
+    const bars = page.locator('rect[data-bar]');
+    await expect(bars.first()).toBeVisible();
+    const before = await bars.count();
+    await dragBy(page, page.locator('[data-handle="width"] rect'), 60);
+    await expect.poll(() => bars.count()).toBeLessThan(before);
+    await page.mouse.up();
+    await expect(page).toHaveURL(/classes=[-\d.]+%3A[\d.]+/);
+    // Every value is in one class.
+    const counts = await page.locator('rect[data-bar] title').allTextContents();
+    expect(counts.reduce((sum, title) => sum + Number(/: (\d+) row/.exec(title)?.[1]), 0)).toBe(61);
+});
+
+test('handles move by arrow keys in round steps', async ({ page }) => {
+    await page.getByRole('slider', { name: /^Where the classes of x/ }).focus();
+    const value = () => page.getByRole('slider', { name: /^Where the classes of x/ }).getAttribute('aria-valuenow');
+    const start = Number(await value());
+    await page.keyboard.press('ArrowLeft');
+    await expect.poll(async () => Number(await value())).toBeLessThan(start);
+    await expect(page).toHaveURL(/classes=/);
+});
+
+test('arrow keys walk from bar to bar and say what is in it, Enter leads to its rows', async ({ page }) => {
+    const picture = page.locator('figure svg[role="img"]').first();
+    await picture.focus();
+    await page.keyboard.press('ArrowRight');
+    await expect(page.locator('[data-walked="0"]')).toBeVisible();
+    const said = await page.locator('[data-walked] text').innerHTML();
+    expect(said).toMatch(/^\d+.*: \d+$/);
+    const sentence = page.locator(`[id="${(await picture.getAttribute('aria-describedby')) ?? ''}"]`);
+    await expect(sentence).toContainText('x (kg), Overall: from 10 to 90, half of them between');
+    await page.keyboard.press('Enter');
+    await expect(page).toHaveURL(/\/rows\?where=/);
+});
+
+test('an outlier says which row it is', async ({ page }) => {
+    await page.locator('[data-outlier]').last().hover();
+    await expect(page.locator('[data-named]')).toHaveText('H-61: 90 kg');
+});
+
+test('two groups lie over one another as outlines, lanes go by a figure', async ({ page }) => {
+    await split(page);
+    await choose(page, /^Bars show/, 'percent');
+    await choose(page, /^Groups are drawn/, 'over one another');
+    await expect(page.locator('[data-outline]')).toHaveCount(2);
+    await expect(page.locator('rect[data-bar]')).toHaveCount(0);
+    const dashes = await page
+        .locator('[data-outline]')
+        .evaluateAll((paths) => paths.map((path) => path.getAttribute('stroke-dasharray') ?? ''));
+    expect(new Set(dashes).size).toBe(2);
+    await choose(page, /^Groups are drawn/, 'in lanes');
+    const lanes = () =>
+        page
+            .locator('figure')
+            .first()
+            .locator('[data-lane]')
+            .evaluateAll((all) => all.map((lane) => lane.getAttribute('data-lane')));
+    expect(await lanes()).toEqual(['Overall', 'north', 'south']);
+    // South is 4 higher in the middle.
+    await choose(page, /^Order of the lanes/, 'order of median');
+    expect(await lanes()).toEqual(['Overall', 'south', 'north']);
+    await page.reload();
+    await expect(page.locator('rect[data-bar]').first()).toBeVisible();
+    expect(await lanes()).toEqual(['Overall', 'south', 'north']);
+});
+
+test('box plots lie or stand, with notches, thickness by n and their five numbers', async ({ page }) => {
+    await split(page);
+    await page.getByRole('button', { name: 'Box plots' }).click();
+    const part = page.getByRole('region', { name: 'Box plots' });
+    await expect(part.locator('[data-box]')).toHaveCount(3);
+    await expect(part.locator('text').getByText('90', { exact: true }).first()).toBeVisible();
+    const tall = async () => (await part.locator('[data-box]').first().boundingBox())?.height ?? 0;
+    const lying = await tall();
+    await choose(page, /^Boxes:/, 'stand');
+    await expect.poll(tall).not.toBe(lying);
+    await choose(page, /^Notches/, 'with notches');
+    expect(await part.locator('[data-box]').first().getAttribute('d')).toMatch(/(L[^L]+){9}Z/);
+    await choose(page, /^Thickness/, 'as thick as √n');
+    const widths = await part.locator('[data-box]').evaluateAll((boxes) => boxes.map((box) => box.getBoundingClientRect().width));
+    // 31 of 61 rows are in the first group.
+    expect(Math.abs(((widths[1] ?? 0) - 1.5) / ((widths[0] ?? 1) - 1.5) - Math.sqrt(31 / 61))).toBeLessThan(0.03);
+});
+
+test('rows run as lines from one variable to another', async ({ page }) => {
+    await page.getByRole('button', { name: 'Slope lines' }).click();
+    const part = page.getByRole('region', { name: 'Slope lines' });
+    const change = rows.map(({ x, y }) => Math.sign(y - x));
+    await expect(part).toContainText(
+        `to y (kg): ${change.filter((sign) => sign > 0).length} rise, ${change.filter((sign) => sign < 0).length} fall, ${change.filter((sign) => sign === 0).length + 1} stay.`,
+    );
+    await expect(part.locator('[data-slope]')).toHaveCount(61);
+});
+
+test('a leaf says its rows, and the display turned on its side has a bar for each line', async ({ page }) => {
+    await page.getByRole('button', { name: 'Stem-and-leaf' }).click();
+    const part = page.getByRole('region', { name: 'Stem-and-leaf' });
+    await part.locator('[data-stem="9"][data-leaf="0"]').hover();
+    await expect(part.getByText('9 │ 0: H-61')).toBeVisible();
+    const lines = await part.locator('pre span[data-stem]').evaluateAll((leaves) => new Set(leaves.map((leaf) => leaf.parentElement)).size);
+    await choose(page, /^Stems stand/, 'turned on its side');
+    await expect
+        .poll(() =>
+            part.locator('[data-stem-bar]').evaluateAll((bars) => bars.filter((bar) => Number(bar.getAttribute('width')) > 0).length),
+        )
+        .toBe(lines);
+});
+
+test('a picture leaves under the title that was typed', async ({ page }) => {
+    await page.getByLabel('Title of the picture of x (kg)').fill('Hives in May');
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Save as SVG' }).first().click();
+    const saved = await download;
+    expect(saved.suggestedFilename()).toBe('Hives in May.svg');
+    const svg = readFileSync(await saved.path(), 'utf8');
+    expect(svg).toContain('>Hives in May</text>');
+    expect(svg).not.toContain('data-handle');
+});
+
+test('each picture looks as it did', async ({ page }) => {
+    await split(page);
+    for (const name of ['Box plots', 'Stem-and-leaf', 'Dot plot', 'Normal Q–Q', 'Ordered strip', 'Slope lines']) {
+        await page.getByRole('button', { name }).click();
+        await expect(page.getByRole('region', { name }).locator('svg, pre').first()).toBeVisible();
+    }
+    await page.mouse.move(0, 0);
+    await page.evaluate(() => document.fonts.ready);
+    const look = { maxDiffPixelRatio: 0.01, animations: 'disabled' } as const;
+    await expect(page.locator('figure').first()).toHaveScreenshot('stack.png', look);
+    for (const [name, picture] of [
+        ['Box plots', 'boxes'],
+        ['Stem-and-leaf', 'stems'],
+        ['Dot plot', 'dots'],
+        ['Normal Q–Q', 'qq'],
+        ['Ordered strip', 'strips'],
+        ['Slope lines', 'slopes'],
+    ] as const) {
+        await expect(page.getByRole('region', { name, exact: true })).toHaveScreenshot(`${picture}.png`, look);
+    }
+});
