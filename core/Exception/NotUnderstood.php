@@ -39,6 +39,11 @@ final class NotUnderstood extends RuntimeException implements CoreException
         return new self("The midpoint of \"{$label}\" lies outside its boundaries: change it, or them.");
     }
 
+    public static function noZoom(string $word): self
+    {
+        return new self("\"{$word}\" is no part of an axis: give two numbers, the smaller first, such as 10:25.5.");
+    }
+
     public static function splitAndColumns(): self
     {
         return new self('Counts come from a column for each group or the rows are split, not both. Take one of the two back.');

@@ -28,7 +28,7 @@ final class Catalogue
     {
         return [
             'Count' => [new Count(), new Missing()],
-            'Centre' => [new Mean(), new MeanIntervalLow(), new MeanIntervalHigh(), new StandardError(), new TrimmedMean(), new GeometricMean(), new HarmonicMean(), new Mode(), new ModeFrequency()],
+            'Centre' => [new Mean(), new MeanIntervalLimit(false), new MeanIntervalLimit(true), new StandardError(), new TrimmedMean(), new GeometricMean(), new HarmonicMean(), new Mode(), new ModeFrequency()],
             'Spread' => [new StandardDeviation(), new Variance(), new CoefficientOfVariation(), new MeanAbsoluteDeviation(), new MedianAbsoluteDeviation()],
             'Order' => [new Minimum(), new LowerQuartile(), new Median(), new UpperQuartile(), new Maximum(), new Range(), new InterquartileRange()],
             'Fences' => [new LowerFence(), new UpperFence(), new OutlierCount()],

@@ -41,7 +41,7 @@ final readonly class AlignedStack
         }
         $all = [$overall, ...$groups];
         $classes = $options->classes->classes($overall);
-        $axis = self::axis($classes, $overall);
+        $axis = self::axis($classes, $overall, $options);
         $bars = Bars::of($all, $axis, $classes, $basis->classEdge, $options);
 
         return new self(
@@ -68,12 +68,15 @@ final readonly class AlignedStack
         }
         $classes = $options->classes->classes($overall);
 
-        return Bars::of([$overall, ...$groups], self::axis($classes, $overall), $classes, $basis->classEdge, $options);
+        return Bars::of([$overall, ...$groups], self::axis($classes, $overall, $options), $classes, $basis->classEdge, $options);
     }
 
     /** Values that the classes leave out are on the axis all the same: the box needs them. */
-    private static function axis(Classes $classes, Observations $overall): Axis
+    private static function axis(Classes $classes, Observations $overall, StackOptions $options): Axis
     {
+        if ($options->zoom !== null) {
+            return Axis::covering(...$options->zoom);
+        }
         if ($classes->areCentredOnWholeNumbers()) {
             return Axis::ofWholeNumbers($classes->start, $classes->end());
         }

@@ -106,6 +106,8 @@ test('box plots lie or stand, with notches, thickness by n and their five number
     const lying = await tall();
     await choose(page, /^Boxes:/, 'stand');
     await expect.poll(tall).not.toBe(lying);
+    await choose(page, /^Whiskers/, 'whiskers to the extremes');
+    await expect(part.locator('[data-outlier]')).toHaveCount(0);
     await choose(page, /^Notches/, 'with notches');
     expect(await part.locator('[data-box]').first().getAttribute('d')).toMatch(/(L[^L]+){9}Z/);
     await choose(page, /^Thickness/, 'as thick as √n');
@@ -136,6 +138,28 @@ test('a leaf says its rows, and the display turned on its side has a bar for eac
             part.locator('[data-stem-bar]').evaluateAll((bars) => bars.filter((bar) => Number(bar.getAttribute('width')) > 0).length),
         )
         .toBe(lines);
+});
+
+test('a range is zoomed into and left again', async ({ page }) => {
+    const picture = page.locator('figure svg[role="img"]').first();
+    const box = await picture.boundingBox();
+    const y = (box?.y ?? 0) + 120;
+    const drag = async (from: number, to: number) => {
+        await page.mouse.move((box?.x ?? 0) + from, y);
+        await page.mouse.down();
+        await page.mouse.move((box?.x ?? 0) + (from + to) / 2, y);
+        await page.mouse.move((box?.x ?? 0) + to, y);
+        await page.mouse.up();
+    };
+    await expect(page.locator('rect[data-bar]').first()).toBeVisible();
+    const width = async () => Number(await page.locator('rect[data-bar]').first().getAttribute('width'));
+    const before = await width();
+    await drag(130, 260);
+    await page.getByRole('button', { name: 'Zoom in' }).click();
+    await expect(page).toHaveURL(/zoom=/);
+    await expect.poll(width).toBeGreaterThan(1.5 * before);
+    await page.getByRole('button', { name: 'Back to all of it' }).click();
+    await expect.poll(width).toBe(before);
 });
 
 test('a picture leaves under the title that was typed', async ({ page }) => {

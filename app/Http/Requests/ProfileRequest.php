@@ -58,6 +58,7 @@ class ProfileRequest extends FormRequest
             'marks' => ['nullable', 'string', 'max:200'],
             'curve' => ['nullable', 'string', 'in:yes,no'],
             'lanes' => ['nullable', 'string', 'in:common,own'],
+            'zoom' => ['nullable', 'string', 'max:80'],
         ];
     }
 
@@ -121,6 +122,7 @@ class ProfileRequest extends FormRequest
                 $this->markers(),
                 $this->word('curve') === 'yes',
                 $this->word('lanes') === 'own',
+                StackOptions::zoomOfWord($this->word('zoom') ?? ''),
             ),
         );
     }

@@ -1458,6 +1458,8 @@ export interface components {
         curve: "yes" | "no";
         /** @description Whether the groups share a scale; the default is common. */
         lanes: "common" | "own";
+        /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
+        zoom: string;
         /** @description What the limits of classes stand for; recognised if not given. */
         limits: components["schemas"]["StatedLimits"];
         /** @description What is known better of classes, such as edge0:5.5,width7:10,middle2:14.2,unit:0.1; places from 0, the lowest. */
@@ -2148,6 +2150,8 @@ export interface operations {
                 curve?: components["parameters"]["curve"];
                 /** @description Whether the groups share a scale; the default is common. */
                 lanes?: components["parameters"]["lanes"];
+                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
+                zoom?: components["parameters"]["zoom"];
             };
             header?: never;
             path: {
@@ -2216,6 +2220,8 @@ export interface operations {
                 curve?: components["parameters"]["curve"];
                 /** @description Whether the groups share a scale; the default is common. */
                 lanes?: components["parameters"]["lanes"];
+                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
+                zoom?: components["parameters"]["zoom"];
             };
             header?: never;
             path: {
@@ -2284,6 +2290,8 @@ export interface operations {
                 curve?: components["parameters"]["curve"];
                 /** @description Whether the groups share a scale; the default is common. */
                 lanes?: components["parameters"]["lanes"];
+                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
+                zoom?: components["parameters"]["zoom"];
                 figure: string;
                 /** @description 0 = overall, then the groups as they are shown. */
                 column?: number;
@@ -2355,6 +2363,8 @@ export interface operations {
                 curve?: components["parameters"]["curve"];
                 /** @description Whether the groups share a scale; the default is common. */
                 lanes?: components["parameters"]["lanes"];
+                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
+                zoom?: components["parameters"]["zoom"];
                 /** @description As it was given, such as 12.40 or 31 %. */
                 stated: string;
                 /** @description 0 = overall, then the groups as they are shown. */
@@ -2427,6 +2437,8 @@ export interface operations {
                 curve?: components["parameters"]["curve"];
                 /** @description Whether the groups share a scale; the default is common. */
                 lanes?: components["parameters"]["lanes"];
+                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
+                zoom?: components["parameters"]["zoom"];
                 value: string;
                 /** @description 0 = overall, then the groups as they are shown. */
                 column?: number;
@@ -2498,6 +2510,8 @@ export interface operations {
                 curve?: components["parameters"]["curve"];
                 /** @description Whether the groups share a scale; the default is common. */
                 lanes?: components["parameters"]["lanes"];
+                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
+                zoom?: components["parameters"]["zoom"];
                 figure: string;
                 stated: string;
                 /** @description In percent of the stated figure, such as 15%, or absolute. */
@@ -2578,6 +2592,8 @@ export interface operations {
                 curve?: components["parameters"]["curve"];
                 /** @description Whether the groups share a scale; the default is common. */
                 lanes?: components["parameters"]["lanes"];
+                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
+                zoom?: components["parameters"]["zoom"];
                 /** @description What the limits of classes stand for; recognised if not given. */
                 limits?: components["parameters"]["limits"];
                 /** @description What is known better of classes, such as edge0:5.5,width7:10,middle2:14.2,unit:0.1; places from 0, the lowest. */
@@ -2652,6 +2668,8 @@ export interface operations {
                 curve?: components["parameters"]["curve"];
                 /** @description Whether the groups share a scale; the default is common. */
                 lanes?: components["parameters"]["lanes"];
+                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
+                zoom?: components["parameters"]["zoom"];
             };
             header?: never;
             path: {
@@ -2720,6 +2738,8 @@ export interface operations {
                 curve?: components["parameters"]["curve"];
                 /** @description Whether the groups share a scale; the default is common. */
                 lanes?: components["parameters"]["lanes"];
+                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
+                zoom?: components["parameters"]["zoom"];
                 /** @description Power of ten of the leaf unit; chosen if not given. */
                 unit?: number;
                 lines?: 1 | 2 | 5;
@@ -2793,6 +2813,8 @@ export interface operations {
                 curve?: components["parameters"]["curve"];
                 /** @description Whether the groups share a scale; the default is common. */
                 lanes?: components["parameters"]["lanes"];
+                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
+                zoom?: components["parameters"]["zoom"];
             };
             header?: never;
             path: {
@@ -2861,6 +2883,8 @@ export interface operations {
                 curve?: components["parameters"]["curve"];
                 /** @description Whether the groups share a scale; the default is common. */
                 lanes?: components["parameters"]["lanes"];
+                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
+                zoom?: components["parameters"]["zoom"];
             };
             header?: never;
             path: {
@@ -2929,6 +2953,8 @@ export interface operations {
                 curve?: components["parameters"]["curve"];
                 /** @description Whether the groups share a scale; the default is common. */
                 lanes?: components["parameters"]["lanes"];
+                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
+                zoom?: components["parameters"]["zoom"];
             };
             header?: never;
             path: {
@@ -2999,6 +3025,8 @@ export interface operations {
                 curve?: components["parameters"]["curve"];
                 /** @description Whether the groups share a scale; the default is common. */
                 lanes?: components["parameters"]["lanes"];
+                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
+                zoom?: components["parameters"]["zoom"];
             };
             header?: never;
             path: {
@@ -3067,6 +3095,8 @@ export interface operations {
                 curve?: components["parameters"]["curve"];
                 /** @description Whether the groups share a scale; the default is common. */
                 lanes?: components["parameters"]["lanes"];
+                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
+                zoom?: components["parameters"]["zoom"];
                 from: string;
                 to: string;
                 column?: number;

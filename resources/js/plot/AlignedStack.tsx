@@ -13,11 +13,13 @@ import { StackLane } from './StackLane';
 import { stackLayout } from './stackLayout';
 import { useFollowing } from './useFollowing';
 import { useWidth } from './useWidth';
-import { ValueAxis } from './ValueAxis';
+import { axisAtEdges, ValueAxis } from './ValueAxis';
 import { walk, Walked } from './Walked';
 
 /** Less than this is a press and no drag. */
 const DRAG_PX = 4;
+/** Marks at the ends of the axis are whole. */
+const CLIP_MARGIN = 6;
 
 /**
  * The histogram over the box plot on one axis, overall on top and a lane for each group below. Lines of overall figures run through all of
@@ -69,7 +71,7 @@ export function AlignedStack({
     const tried = useFollowing(stack, tryClasses);
     const drawn = tried.answer ?? stack;
     const [walked, setWalked] = useState<{ lane: number; place: number } | null>(null);
-    const about = useId();
+    const [about, clip] = [useId(), useId()];
     const layout = stackLayout(width, stack.lanes.length, asOutlines);
     const outlined = asOutlines ? Math.max(0, ...drawn.lanes.slice(1).map((lane) => lane.highest)) : 0;
     const x = scaleLinear([stack.axis.from, stack.axis.to], [layout.left, layout.right]);
@@ -143,7 +145,17 @@ export function AlignedStack({
                             fill="var(--accent-wash)"
                         />
                     )}
-                    <DotStrip dots={stack.dots} x={x} base={layout.dotsBase} />
+                    <clipPath id={clip}>
+                        <rect
+                            x={layout.left - CLIP_MARGIN}
+                            y={0}
+                            width={Math.max(0, layout.right - layout.left) + 2 * CLIP_MARGIN}
+                            height={layout.height}
+                        />
+                    </clipPath>
+                    <g clipPath={`url(#${clip})`}>
+                        <DotStrip dots={stack.dots} x={x} base={layout.dotsBase} />
+                    </g>
                     {order.map((i, at) => {
                         const [place, bars, box] = [layout.lanes[at], drawn.lanes[i], stack.lanes[i]?.box];
                         return (
@@ -159,6 +171,7 @@ export function AlignedStack({
                                     name={names[i] ?? ''}
                                     x={x}
                                     place={place}
+                                    clip={clip}
                                     layout={layout}
                                     withBars={!asOutlines}
                                     axisName={axisName}
@@ -171,7 +184,7 @@ export function AlignedStack({
                         );
                     })}
                     {overall !== undefined && asOutlines && (
-                        <g>
+                        <g clipPath={`url(#${clip})`}>
                             {order.slice(1).map((i) => {
                                 const bars = drawn.lanes[i];
                                 return (
@@ -212,7 +225,7 @@ export function AlignedStack({
                             onEnd={onClasses}
                         />
                     )}
-                    <ValueAxis axis={stack.axis} name={axisName} x={x} top={layout.axisTop} />
+                    <ValueAxis axis={axisAtEdges(drawn.classes.edges, stack.axis)} name={axisName} x={x} top={layout.axisTop} />
                     <Reading
                         ref={reading}
                         stack={stack}

@@ -12,6 +12,8 @@ export interface BoxLook {
     /** Whether thickness is in proportion to √n. */
     isWideByN: boolean;
     hasNumbers: boolean;
+    /** Whether whiskers reach to the extremes, so that nothing is marked beyond them. */
+    isToExtremes: boolean;
 }
 
 const NAMES = 108;
@@ -111,6 +113,7 @@ function OneBox({
 }) {
     const at = (value: number, off: number) => (look.isUpright ? `${off} ${along(value)}` : `${along(value)} ${off}`);
     const line = (...points: [number, number][]) => `M${points.map(([value, off]) => at(value, off)).join('L')}`;
+    const [low = box.whisker_low, high = box.whisker_high] = look.isToExtremes ? [box.five[0]?.at, box.five[4]?.at] : [];
     const waist = half * 0.5;
     const outline: [number, number][] = look.hasNotches
         ? [
@@ -136,16 +139,11 @@ function OneBox({
     const across = look.hasNotches ? waist : half;
     return (
         <g stroke={colour} fill="none" strokeWidth={1.5}>
-            <path d={line([box.whisker_low, 0], [box.q1, 0]) + line([box.q3, 0], [box.whisker_high, 0])} />
-            <path
-                d={
-                    line([box.whisker_low, -half * 0.55], [box.whisker_low, half * 0.55]) +
-                    line([box.whisker_high, -half * 0.55], [box.whisker_high, half * 0.55])
-                }
-            />
+            <path d={line([low, 0], [box.q1, 0]) + line([box.q3, 0], [high, 0])} />
+            <path d={line([low, -half * 0.55], [low, half * 0.55]) + line([high, -half * 0.55], [high, half * 0.55])} />
             <path data-box="" d={`${line(...outline)}Z`} fill="var(--surface)" strokeLinejoin="round" />
             <path data-median="" d={line([box.median, -across], [box.median, across])} strokeWidth={3.5} />
-            {box.outliers.marks.map((mark, i) => {
+            {(look.isToExtremes ? [] : box.outliers.marks).map((mark, i) => {
                 const [cx, cy] = look.isUpright ? [0, along(mark.value)] : [along(mark.value), 0];
                 return (
                     <g key={i} data-outlier={mark.far ? 'far' : 'near'}>

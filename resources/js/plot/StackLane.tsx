@@ -32,6 +32,7 @@ export function StackLane({
     name,
     x,
     place,
+    clip,
     layout,
     withBars,
     axisName,
@@ -49,6 +50,8 @@ export function StackLane({
     name: string;
     x: ScaleLinear<number, number>;
     place: StackLayout['lanes'][number];
+    /** Id of what hides all that lies beyond the axis. */
+    clip: string;
     layout: StackLayout;
     withBars: boolean;
     axisName: string;
@@ -59,32 +62,34 @@ export function StackLane({
 }) {
     return (
         <g data-lane={name}>
-            {withBars && (
-                <HistogramMark
-                    lane={bars}
-                    edges={classes.edges}
-                    labels={classes.labels}
-                    scale={scale}
-                    x={x}
-                    top={place.barsTop}
-                    base={place.barsBase}
-                    colour={laneColour(i)}
-                    isRoomy={i === 0}
-                    onSelect={onSelect}
-                />
-            )}
-            {box !== null && (
-                <SteadyBox
-                    box={box}
-                    unit={unitOf(axisName)}
-                    onOutlier={onOutlier}
-                    labelsOf={labelsOf}
-                    x={x}
-                    middle={place.boxMiddle}
-                    height={layout.boxHeight}
-                    colour={laneColour(i)}
-                />
-            )}
+            <g clipPath={`url(#${clip})`}>
+                {withBars && (
+                    <HistogramMark
+                        lane={bars}
+                        edges={classes.edges}
+                        labels={classes.labels}
+                        scale={scale}
+                        x={x}
+                        top={place.barsTop}
+                        base={place.barsBase}
+                        colour={laneColour(i)}
+                        isRoomy={i === 0}
+                        onSelect={onSelect}
+                    />
+                )}
+                {box !== null && (
+                    <SteadyBox
+                        box={box}
+                        unit={unitOf(axisName)}
+                        onOutlier={onOutlier}
+                        labelsOf={labelsOf}
+                        x={x}
+                        middle={place.boxMiddle}
+                        height={layout.boxHeight}
+                        colour={laneColour(i)}
+                    />
+                )}
+            </g>
             <LaneName
                 name={name}
                 right={layout.left}

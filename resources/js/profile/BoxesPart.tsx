@@ -6,7 +6,13 @@ import { PlotPart } from './PlotPart';
 
 /** The boxes alone, large, lying or standing; in the order of the lanes above. */
 export function BoxesPart({ stack, names, order, axisName }: { stack: Stack; names: string[]; order: number[]; axisName: string }) {
-    const [look, setLook] = useState<BoxLook>({ isUpright: false, hasNotches: false, isWideByN: false, hasNumbers: true });
+    const [look, setLook] = useState<BoxLook>({
+        isUpright: false,
+        hasNotches: false,
+        isWideByN: false,
+        hasNumbers: true,
+        isToExtremes: false,
+    });
     const word = (key: keyof BoxLook, name: string, off: string, on: string, sentence?: string) => (
         <WordChoice
             name={name}
@@ -37,7 +43,8 @@ export function BoxesPart({ stack, names, order, axisName }: { stack: Stack; nam
                     'as thick as √n',
                     'So a box of few rows does not weigh as much as one of many.',
                 )}
-                , {word('hasNumbers', 'Numbers', 'without numbers', 'with their five numbers')}.
+                , {word('isToExtremes', 'Whiskers', 'whiskers to the last value inside the fences', 'whiskers to the extremes')},{' '}
+                {word('hasNumbers', 'Numbers', 'without numbers', 'with their five numbers')}.
             </p>
             <BoxPlots
                 boxes={order.flatMap((i) => {

@@ -38,7 +38,11 @@ export function ProfilePage() {
     // How labels are taken as classes belongs to the variables in sight.
     const ask = (change: Partial<Question>) =>
         setAddress(
-            writeQuestion({ ...question, ...(change.of === undefined ? {} : { limits: '', amend: '', count_columns: '' }), ...change }),
+            writeQuestion({
+                ...question,
+                ...(change.of === undefined ? {} : { limits: '', amend: '', count_columns: '', zoom: '' }),
+                ...change,
+            }),
         );
     const split = question.by.map((key) => variables.find((variable) => variable.key === key));
 

@@ -9,6 +9,7 @@ export function RangeNote({
     variable,
     unit,
     range,
+    onZoom,
     onShowRows,
 }: {
     dataset: number;
@@ -17,6 +18,8 @@ export function RangeNote({
     variable: string;
     unit: string | null;
     range: { from: string; to: string };
+    /** Asks for this part of the axis alone. */
+    onZoom: (zoom: string) => void;
     onShowRows: () => void;
 }) {
     const plain = { from: range.from.replace('−', '-'), to: range.to.replace('−', '-') };
@@ -43,6 +46,13 @@ export function RangeNote({
                         onClick={onShowRows}
                     >
                         Show the rows
+                    </button>{' '}
+                    <button
+                        type="button"
+                        className="ml-3 font-semibold underline decoration-accent decoration-2 underline-offset-4"
+                        onClick={() => onZoom(`${plain.from}:${plain.to}`)}
+                    >
+                        Zoom in
                     </button>
                 </>
             )}

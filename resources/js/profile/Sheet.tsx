@@ -120,6 +120,10 @@ export function Sheet({
                                         variable={sheet.variable}
                                         unit={sheet.unit}
                                         range={range}
+                                        onZoom={(zoom) => {
+                                            setRange(null);
+                                            onAsk({ zoom });
+                                        }}
                                         onShowRows={() => onShowRows(conditionOfRange(sheet.name, range, question.where))}
                                     />
                                 )}

@@ -152,6 +152,18 @@ export function StackLine({
                 )}
                 .
             </p>
+            {question.zoom !== '' && (
+                <p role="status" className="mt-0.5">
+                    Only the axis from {question.zoom.replace(':', ' to ')} is drawn.{' '}
+                    <button
+                        type="button"
+                        className="font-semibold text-ink underline decoration-accent decoration-2 underline-offset-4"
+                        onClick={() => onAsk({ zoom: '' })}
+                    >
+                        Back to all of it
+                    </button>
+                </p>
+            )}
             {below + above > 0 && (
                 <p role="status" className="mt-0.5 text-alarm">
                     {count(below + above)} {below + above === 1 ? 'row lies' : 'rows lie'} outside the classes ({count(below)} below,{' '}

@@ -21,6 +21,7 @@ export const defaults = {
     marks: 'quartiles,median',
     curve: 'no',
     lanes: 'common',
+    zoom: '',
     limits: '',
     amend: '',
     count_columns: '',

@@ -1,5 +1,6 @@
 import clsx from 'clsx';
 import { DropdownMenu } from 'radix-ui';
+import { wordLook } from './WordPopover';
 
 export interface WordOption {
     value: string;
@@ -30,14 +31,7 @@ export function WordChoice({
     return (
         <DropdownMenu.Root>
             <DropdownMenu.Trigger asChild>
-                <button
-                    type="button"
-                    aria-label={`${name}: ${chosen?.words ?? value}`}
-                    className={clsx(
-                        'border-b-2 border-accent pb-px text-left font-semibold text-ink hover:bg-accent-wash data-[state=open]:bg-accent-wash',
-                        className,
-                    )}
-                >
+                <button type="button" aria-label={`${name}: ${chosen?.words ?? value}`} className={clsx(wordLook, className)}>
                     {chosen?.words ?? value}
                 </button>
             </DropdownMenu.Trigger>

@@ -1,7 +1,7 @@
 import clsx from 'clsx';
-import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import { Button } from './Button';
+import { WordPopover } from './WordPopover';
 
 /** A word in a sentence that is typed: underlined, opens a field with some values that are common. */
 export function WordEntry({
@@ -28,61 +28,47 @@ export function WordEntry({
         setIsOpen(false);
     };
     return (
-        <Popover.Root
+        <WordPopover
+            label={`${name}: ${words}`}
+            words={words}
+            className="w-96 max-w-[90vw] p-3"
+            wordClassName="max-w-80 truncate align-bottom"
             open={isOpen}
             onOpenChange={(open) => {
                 setTyped(value);
                 setIsOpen(open);
             }}
         >
-            <Popover.Trigger asChild>
-                <button
-                    type="button"
-                    aria-label={`${name}: ${words}`}
-                    className="max-w-80 truncate border-b-2 border-accent pb-px align-bottom font-semibold text-ink hover:bg-accent-wash data-[state=open]:bg-accent-wash"
-                >
-                    {words}
-                </button>
-            </Popover.Trigger>
-            <Popover.Portal>
-                <Popover.Content
-                    align="start"
-                    sideOffset={8}
-                    collisionPadding={12}
-                    className="z-20 w-96 max-w-[90vw] rounded-lg border border-hair-strong bg-surface p-3 text-body text-ink shadow-lg"
-                >
-                    <form
-                        onSubmit={(event) => {
-                            event.preventDefault();
-                            take(typed);
-                        }}
-                    >
-                        <label className="block">
-                            <span className="text-small text-soft">{name}</span>
-                            <input
-                                value={typed}
-                                onChange={(event) => setTyped(event.target.value)}
-                                className="figures mt-1 w-full rounded-md border border-hair-strong bg-paper px-2.5 py-1.5"
-                            />
-                        </label>
-                        <p className="mt-1.5 text-fine leading-snug text-soft">{help}</p>
-                        <div className="mt-2.5 flex flex-wrap items-center gap-1.5">
-                            <Button type="submit" look="primary">
-                                Use it
-                            </Button>
-                            {common.map((choice) => (
-                                <Button
-                                    key={choice.value}
-                                    className={clsx(choice.value === value && 'border-accent! bg-accent-wash')}
-                                    onClick={() => take(choice.value)}
-                                >
-                                    {choice.words}
-                                </Button>
-                            ))}
-                        </div>
-                    </form>
-                </Popover.Content>
-            </Popover.Portal>
-        </Popover.Root>
+            <form
+                onSubmit={(event) => {
+                    event.preventDefault();
+                    take(typed);
+                }}
+            >
+                <label className="block">
+                    <span className="text-small text-soft">{name}</span>
+                    <input
+                        value={typed}
+                        onChange={(event) => setTyped(event.target.value)}
+                        className="figures mt-1 w-full rounded-md border border-hair-strong bg-paper px-2.5 py-1.5"
+                    />
+                </label>
+                <p className="mt-1.5 text-fine leading-snug text-soft">{help}</p>
+                <div className="mt-2.5 flex flex-wrap items-center gap-1.5">
+                    <Button type="submit" look="primary">
+                        Use it
+                    </Button>
+                    {common.map((choice) => (
+                        <Button
+                            key={choice.value}
+                            className={clsx(choice.value === value && 'border-accent! bg-accent-wash')}
+                            onClick={() => take(choice.value)}
+                        >
+                            {choice.words}
+                        </Button>
+                    ))}
+                </div>
+            </form>
+        </WordPopover>
     );
 }

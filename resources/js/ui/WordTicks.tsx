@@ -1,5 +1,6 @@
-import { Checkbox, Popover } from 'radix-ui';
+import { Checkbox } from 'radix-ui';
 import { Tick, type WordOption } from './WordChoice';
+import { WordPopover } from './WordPopover';
 
 /** A word in a sentence that stands for several choices: underlined, opens a list to tick. */
 export function WordTicks({
@@ -21,46 +22,32 @@ export function WordTicks({
     onChange: (chosen: string[]) => void;
 }) {
     return (
-        <Popover.Root>
-            <Popover.Trigger asChild>
-                <button
-                    type="button"
-                    aria-label={`${name}: ${words}`}
-                    className="border-b-2 border-accent pb-px text-left font-semibold text-ink hover:bg-accent-wash data-[state=open]:bg-accent-wash"
-                >
-                    {words}
-                </button>
-            </Popover.Trigger>
-            <Popover.Portal>
-                <Popover.Content
-                    align="start"
-                    sideOffset={8}
-                    collisionPadding={12}
-                    className="z-20 max-h-[min(70vh,var(--radix-popover-content-available-height))] w-80 max-w-[90vw] overflow-y-auto rounded-lg border border-hair-strong bg-surface p-3 text-body text-ink shadow-lg"
-                >
-                    <p className="mb-1.5 text-fine leading-snug text-soft">{help}</p>
-                    {options.map((option) => (
-                        <label key={option.value} className="flex items-center gap-2 rounded-md px-1 py-1.5 hover:bg-accent-wash">
-                            <Checkbox.Root
-                                checked={chosen.includes(option.value)}
-                                onCheckedChange={(isOn) =>
-                                    onChange(
-                                        options
-                                            .map(({ value }) => value)
-                                            .filter((value) => (value === option.value ? isOn === true : chosen.includes(value))),
-                                    )
-                                }
-                                className="flex size-4.5 shrink-0 items-center justify-center rounded-sm border border-hair-strong bg-paper text-accent data-[state=checked]:border-accent"
-                            >
-                                <Checkbox.Indicator>
-                                    <Tick />
-                                </Checkbox.Indicator>
-                            </Checkbox.Root>
-                            <bdi>{option.words}</bdi>
-                        </label>
-                    ))}
-                </Popover.Content>
-            </Popover.Portal>
-        </Popover.Root>
+        <WordPopover
+            label={`${name}: ${words}`}
+            words={words}
+            className="max-h-[min(70vh,var(--radix-popover-content-available-height))] w-80 max-w-[90vw] overflow-y-auto p-3"
+        >
+            <p className="mb-1.5 text-fine leading-snug text-soft">{help}</p>
+            {options.map((option) => (
+                <label key={option.value} className="flex items-center gap-2 rounded-md px-1 py-1.5 hover:bg-accent-wash">
+                    <Checkbox.Root
+                        checked={chosen.includes(option.value)}
+                        onCheckedChange={(isOn) =>
+                            onChange(
+                                options
+                                    .map(({ value }) => value)
+                                    .filter((value) => (value === option.value ? isOn === true : chosen.includes(value))),
+                            )
+                        }
+                        className="flex size-4.5 shrink-0 items-center justify-center rounded-sm border border-hair-strong bg-paper text-accent data-[state=checked]:border-accent"
+                    >
+                        <Checkbox.Indicator>
+                            <Tick />
+                        </Checkbox.Indicator>
+                    </Checkbox.Root>
+                    <bdi>{option.words}</bdi>
+                </label>
+            ))}
+        </WordPopover>
     );
 }

@@ -125,4 +125,18 @@ final class StackOptionsTest extends TestCase
         $this->expectExceptionMessage($sentence);
         ClassChoice::ofWord($word)->classes(new Observations(Numbers::of('1', '50'), 0));
     }
+
+    public function test_an_axis_may_cover_a_part_and_the_crosshair_reads_that(): void
+    {
+        $all = new Observations(Numbers::of('1', '2', '3', '40'), 0);
+        $stack = AlignedStack::of($all, [], new Basis(), new StackOptions(zoom: StackOptions::zoomOfWord('0:5')));
+
+        self::assertNotNull($stack);
+        self::assertSame([0.0, 5.0], [$stack->axis->from, $stack->axis->to]);
+        self::assertSame(['0.00', '5.00'], [$stack->crosshair->values[0], $stack->crosshair->values[300]]);
+        self::assertSame('75.0', $stack->crosshair->percentiles[300]);
+        self::assertSame(40.0, $stack->boxes[0]?->max);
+        $this->expectExceptionMessage('"5:0" is no part of an axis');
+        StackOptions::zoomOfWord('5:0');
+    }
 }

@@ -13,10 +13,24 @@ use RowTally\Core\Values\Observations;
 use RowTally\Core\Working\Steps;
 use RowTally\Core\Working\Written;
 
-/** The two limits of the confidence interval of the mean share everything but a sign. */
-final class MeanInterval
+/**
+ * Mean, lower or upper limit of its confidence interval at the level of the basis.
+ *
+ * Definition  x̄ ∓ t·SE, t the quantile (1 + level)/2 of Student's t with n − 1 degrees of freedom.
+ * Unit        the unit of the variable.
+ * Undefined   as `StandardError`.
+ * Source      Student, Biometrika 6 (1908) 1–25.
+ * Accuracy    1e-12 relative to the half-width.
+ * Cost        one quantile of t.
+ */
+final readonly class MeanIntervalLimit extends NamedStatistic
 {
-    public static function limit(Observations $observations, Basis $basis, bool $isUpper): Figure
+    public function __construct(private bool $isUpper)
+    {
+        parent::__construct($isUpper ? 'ci_mean_high' : 'ci_mean_low', $isUpper ? 'Mean, upper limit' : 'Mean, lower limit', '', '', ShownAs::Unit);
+    }
+
+    protected function figure(Observations $observations, Basis $basis): Figure
     {
         $error = (new StandardError())->of($observations, $basis);
         $standardError = $error->number();
@@ -29,12 +43,12 @@ final class MeanInterval
         }
         $halfWidth = BigRational::of(Exact::shortestText($half));
 
-        return Figure::exact($isUpper ? $observations->mean()->plus($halfWidth) : $observations->mean()->minus($halfWidth));
+        return Figure::exact($this->isUpper ? $observations->mean()->plus($halfWidth) : $observations->mean()->minus($halfWidth));
     }
 
-    public static function steps(Observations $observations, Basis $basis, bool $isUpper): Steps
+    public function steps(Observations $observations, Basis $basis): Steps
     {
-        $sign = $isUpper ? '+' : '−';
+        $sign = $this->isUpper ? '+' : '−';
         $error = new StandardError();
         $standardError = (float) ($error->of($observations, $basis)->number() ?? 0.0);
         $t = self::t($observations, $basis);
@@ -47,7 +61,7 @@ final class MeanInterval
                 ...$error->steps($observations, $basis)->lines,
                 't = ' . Written::number($t) . " for {$degrees} degrees of freedom",
                 't·SE = ' . Written::number($t * $standardError),
-                Written::number($observations->mean()) . " {$sign} " . Written::number($t * $standardError) . ' = ' . Written::number(self::limit($observations, $basis, $isUpper)->number() ?? 0),
+                Written::number($observations->mean()) . " {$sign} " . Written::number($t * $standardError) . ' = ' . Written::number($this->figure($observations, $basis)->number() ?? 0),
             ],
             'Student, Biometrika 6 (1908) 1–25',
         );
