@@ -55,6 +55,15 @@ final class Dataset extends Model
         return $variables;
     }
 
+    /** @return HasMany<KeptItem, $this> what is held for its report, in order */
+    public function keptItems(): HasMany
+    {
+        $items = $this->hasMany(KeptItem::class);
+        $items->orderBy('position')->orderBy('id');
+
+        return $items;
+    }
+
     /** @return HasMany<Revision, $this> */
     public function revisions(): HasMany
     {

@@ -9,6 +9,7 @@ import { Refusal } from './api/client';
 import { DatasetsPage } from './datasets/DatasetsPage';
 import { IntakePage } from './intake/IntakePage';
 import { ProfilePage } from './profile/ProfilePage';
+import { ReportPage } from './report/ReportPage';
 import { RowsPage } from './rows/RowsPage';
 import { applyTheme } from './ui/theme';
 
@@ -38,6 +39,7 @@ if (root !== null) {
                             <Route path="/imports/:import" element={<IntakePage />} />
                             <Route path="/datasets/:dataset/rows" element={<RowsPage />} />
                             <Route path="/datasets/:dataset/profile" element={<ProfilePage />} />
+                            <Route path="/datasets/:dataset/report" element={<ReportPage />} />
                         </Route>
                         <Route path="*" element={<Navigate to="/datasets" replace />} />
                     </Routes>

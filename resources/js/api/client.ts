@@ -15,6 +15,7 @@ export type Grouped = Schemas['Grouped'];
 export type Import = Schemas['Import'];
 export type Axis = Schemas['Axis'];
 export type Dots = Schemas['Dots'];
+export type Kept = Schemas['Kept'];
 export type Matches = Schemas['Matches'];
 export type Overview = Schemas['Overview'];
 export type Profile = Schemas['Profile'];

@@ -556,6 +556,60 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/datasets/{dataset}/kept": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        get: operations["listKept"];
+        put?: never;
+        post: operations["keep"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/datasets/{dataset}/kept/order": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["arrangeKept"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/kept/{keptItem}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                keptItem: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["deleteKept"];
+        options?: never;
+        head?: never;
+        patch: operations["describeKept"];
+        trace?: never;
+    };
     "/figures/sets": {
         parameters: {
             query?: never;
@@ -1259,6 +1313,22 @@ export interface components {
                 scale: "count" | "percent" | "density" | "cumulative";
                 lanes: components["schemas"]["LaneBars"][];
             };
+        };
+        Kept: {
+            id: number;
+            /** @enum {string} */
+            kind: "picture" | "table";
+            title: string;
+            note: string;
+            /** @description As SVG. */
+            picture: string | null;
+            cells: string[][] | null;
+            basis: string;
+            address: string;
+            /** @description Of the dataset when it was kept. */
+            revision: number;
+            /** Format: date-time */
+            kept_at: string;
         };
         Slopes: {
             axis: null | components["schemas"]["Axis"];
@@ -3167,6 +3237,152 @@ export interface operations {
                 content?: never;
             };
             401: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    listKept: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What is held for the report, in order. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept"][];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+        };
+    };
+    keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @enum {string} */
+                    kind: "picture" | "table";
+                    title: string;
+                    /** @description SVG, or the cells of a table as JSON. */
+                    content: string;
+                    basis: string;
+                    /** @description The words of the profile it came from. */
+                    address: string;
+                    revision: number;
+                };
+            };
+        };
+        responses: {
+            /** @description It is kept. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    arrangeKept: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    ids: number[];
+                };
+            };
+        };
+        responses: {
+            /** @description They are in this order. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    deleteKept: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                keptItem: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It is gone. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+        };
+    };
+    describeKept: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                keptItem: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    title?: string;
+                    note?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description As it is now. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
             422: components["responses"]["Invalid"];
         };
     };

@@ -105,7 +105,7 @@ export function AlignedStack({
                         }
                     }}
                     onBlur={() => setWalked(null)}
-                    className="block touch-none text-fine select-none"
+                    className="block touch-none text-fine outline-none select-none focus-visible:outline-2 focus-visible:outline-offset-2 focus-visible:outline-(--accent)"
                     onPointerDown={(event) => {
                         const place = placeOf(event);
                         if (place !== null && event.button === 0) {

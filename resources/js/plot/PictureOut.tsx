@@ -1,6 +1,7 @@
 import { type RefObject, useState } from 'react';
-import { copyPicture, savePng, saveSvg } from './picture';
+import { copyPicture, savePng, saveSvg, standalone } from './picture';
 import { saveCsv } from '../ui/copying';
+import { useKeep } from '../ui/keeping';
 import type { Cells } from '../ui/tables';
 
 /** The ways a picture leaves the page, under a title of one's own if one is typed. */
@@ -13,6 +14,7 @@ export function PictureOut({ frame, name, numbers }: { frame: RefObject<HTMLElem
             void use(svg, title.trim() === '' ? name : title.trim(), title.trim());
         }
     };
+    const keep = useKeep();
     const look = 'underline-offset-4 hover:text-ink hover:underline';
     return (
         <p className="mt-1.5 flex flex-wrap items-baseline gap-x-4 text-fine text-soft print:hidden">
@@ -36,6 +38,15 @@ export function PictureOut({ frame, name, numbers }: { frame: RefObject<HTMLElem
             <button type="button" className={look} onClick={() => saveCsv(numbers(), `${name}, plotted numbers`)}>
                 Save its numbers
             </button>
+            {keep !== null && (
+                <button
+                    type="button"
+                    className={look}
+                    onClick={out((svg, called) => keep({ kind: 'picture', title: called, content: standalone(svg) }))}
+                >
+                    Keep
+                </button>
+            )}
         </p>
     );
 }

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { axisAtEdges, labelEvery } from './ValueAxis';
+import { axisAtEdges, labelEvery, roundest } from './ValueAxis';
 
 const ticks = [
     { at: 0, text: '0' },
@@ -34,4 +34,10 @@ test('ticks stand at the boundaries of the classes, unless there are very many',
 test('boundaries that are not equally far apart are labelled as the nearest two allow', () => {
     const ticks = [0, 1, 50].map((at) => ({ at, text: '100' }));
     expect(labelEvery(ticks, 10)).toBeGreaterThan(1);
+});
+
+test('where only some ticks have a label, the roundest have', () => {
+    expect(roundest(['7.5', '10', '12.5', '15', '17.5', '20'], 2)).toBe(1);
+    expect(roundest(['0', '5', '10'], 1)).toBe(0);
+    expect(roundest([], 3)).toBe(0);
 });

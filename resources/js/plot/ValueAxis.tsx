@@ -5,13 +5,17 @@ import type { Axis } from '../api/client';
 export function ValueAxis({ axis, name, x, top }: { axis: Axis; name: string; x: ScaleLinear<number, number>; top: number }) {
     const [left = 0, right = 0] = x.range();
     const every = labelEvery(axis.ticks, (right - left) / (axis.to - axis.from));
+    const first = roundest(
+        axis.ticks.map((tick) => tick.text),
+        every,
+    );
     return (
         <g>
             <line x1={left} x2={right} y1={top} y2={top} stroke="var(--ink)" />
             {axis.ticks.map((tick, i) => (
                 <g key={tick.at} transform={`translate(${x(tick.at)} ${top})`}>
                     <line y2={5} stroke="var(--ink)" />
-                    {i % every === 0 && (
+                    {i % every === first && (
                         <text y={18} textAnchor="middle" fill="var(--soft)" className="figures">
                             {tick.text}
                         </text>
@@ -23,6 +27,15 @@ export function ValueAxis({ axis, name, x, top }: { axis: Axis; name: string; x:
             </text>
         </g>
     );
+}
+
+/** With which of the first ticks labels begin when every so many have one: so that they are as short, that is as round, as can be. */
+export function roundest(texts: string[], every: number): number {
+    const length = (from: number) => {
+        const shown = texts.filter((_, i) => i % every === from);
+        return shown.reduce((sum, text) => sum + text.length, 0) / shown.length;
+    };
+    return Array.from({ length: Math.min(every, texts.length) }, (_, i) => i).reduce((best, i) => (length(i) < length(best) ? i : best), 0);
 }
 
 const CHARACTER_WIDTH = 7.4;

@@ -17,6 +17,8 @@ const INHERITED = [
 ];
 
 const TITLE_HEIGHT = 34;
+/** Elsewhere our faces may be missing, and what stands in for them is wider. */
+const LEFT_MARGIN = 16;
 
 /** A picture that stands by itself: colours and faces as they are on the page, text of the lanes as SVG text, on a ground of its own, under its title. */
 export function standalone(svg: SVGSVGElement, title = ''): string {
@@ -58,10 +60,12 @@ export function standalone(svg: SVGSVGElement, title = ''): string {
     copy.querySelectorAll('[visibility="hidden"], [data-range], [data-handle], [data-walked]').forEach((node) => node.remove());
     copy.setAttribute('xmlns', 'http://www.w3.org/2000/svg');
     const above = title === '' ? 0 : TITLE_HEIGHT;
-    copy.setAttribute('viewBox', `0 ${-above} ${box.width} ${box.height + above}`);
+    copy.setAttribute('viewBox', `${-LEFT_MARGIN} ${-above} ${box.width + LEFT_MARGIN} ${box.height + above}`);
+    copy.setAttribute('width', String(box.width + LEFT_MARGIN));
     copy.setAttribute('height', String(box.height + above));
     const ground = document.createElementNS('http://www.w3.org/2000/svg', 'rect');
     const page = getComputedStyle(document.documentElement);
+    ground.setAttribute('x', String(-LEFT_MARGIN));
     ground.setAttribute('y', String(-above));
     ground.setAttribute('width', '100%');
     ground.setAttribute('height', String(box.height + above));
@@ -69,7 +73,7 @@ export function standalone(svg: SVGSVGElement, title = ''): string {
     copy.prepend(ground);
     if (title !== '') {
         const text = document.createElementNS('http://www.w3.org/2000/svg', 'text');
-        text.setAttribute('x', '12');
+        text.setAttribute('x', '0');
         text.setAttribute('y', String(-above + 22));
         text.setAttribute(
             'style',
@@ -88,7 +92,7 @@ async function png(svg: SVGSVGElement, title: string): Promise<Blob> {
     image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(standalone(svg, title))}`;
     await image.decode();
     const canvas = document.createElement('canvas');
-    canvas.width = Math.round(box.width * SHARPNESS);
+    canvas.width = Math.round((box.width + LEFT_MARGIN) * SHARPNESS);
     canvas.height = Math.round(height * SHARPNESS);
     canvas.getContext('2d')?.drawImage(image, 0, 0, canvas.width, canvas.height);
     return new Promise((resolve, reject) =>

@@ -3,8 +3,9 @@ import { useEffect, useRef, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { Account } from '../account/Account';
 import { useDataset } from '../api/datasets';
-import { CopiedNote } from '../ui/copying';
+import { CopiedNote, say } from '../ui/copying';
 import { counted } from '../ui/format';
+import { Keeping, type ToKeep } from '../ui/keeping';
 import { Notice } from '../ui/Notice';
 import { Places } from '../ui/Places';
 import { TopBar } from '../ui/TopBar';
@@ -13,7 +14,7 @@ import { BasisLine } from './BasisLine';
 import { chosenFigures, FigureChoice } from './FigureChoice';
 import { groupName } from './groups';
 import { OverviewTable } from './OverviewTable';
-import { type Place, useConventions, useFigureChoices, useOverview, useProfile } from './queries';
+import { type Place, useConventions, useFigureChoices, useKeeping, useOverview, useProfile } from './queries';
 import { type Question, readQuestion, toggled, writeQuestion } from './question';
 import { Sheet } from './Sheet';
 import { VariableRail } from './VariableRail';
@@ -63,6 +64,15 @@ export function ProfilePage() {
         document.title = `${dataset.data?.title ?? 'Profile'} · Row Tally`;
     }, [dataset.data?.title]);
 
+    const keep = useKeeping(id);
+    const keepItem = (item: ToKeep) => {
+        if (answer.data !== undefined) {
+            keep.mutate(
+                { ...item, basis: answer.data.basis.words, address: address.toString(), revision: answer.data.revision },
+                { onSuccess: () => say(`Kept for the report: ${item.title}`), onError: (problem) => say(problem.message) },
+            );
+        }
+    };
     const failure = dataset.error ?? conventions.error ?? choices.error;
     return (
         <div className="flex h-full flex-col">
@@ -115,39 +125,40 @@ export function ProfilePage() {
                             {answer.isError && <Notice onRetry={() => void answer.refetch()}>{answer.error.message}</Notice>}
                             {answer.isFetching && <Waiting key={question.of.join()} what="Working it out" />}
                             {!answer.isError && (
-                                // Figures of the question before are shown faintly, if the next answer is not there at once.
-                                <div className={clsx('transition-opacity', answer.isPlaceholderData && 'opacity-40 delay-150')}>
-                                    {isOverview && overview.data !== undefined && (
-                                        <OverviewTable
-                                            overview={overview.data}
-                                            title={dataset.data.title}
-                                            onShow={(key) => ask({ of: [key] })}
-                                            onOpen={(variable, figure, column) => setPlace({ variable, figure, column })}
-                                        />
-                                    )}
-                                    {!isOverview &&
-                                        profile.data?.sheets.map((sheet) => (
-                                            <Sheet
-                                                key={sheet.variable}
-                                                dataset={id}
-                                                sheet={sheet}
-                                                profile={profile.data}
-                                                question={question}
-                                                splitNames={
-                                                    split.every((variable) => variable?.type === 'category')
-                                                        ? split.map((variable) => variable?.name ?? '')
-                                                        : null
-                                                }
-                                                numbers={variables.filter((variable) => variable.type === 'number')}
-                                                idKey={variables.find((variable) => variable.type === 'id')?.key}
-                                                onAsk={ask}
-                                                onOpen={(figure, column) => setPlace({ variable: sheet.variable, figure, column })}
-                                                onShowRows={(where) =>
-                                                    void navigate(`/datasets/${id}/rows?${new URLSearchParams({ where }).toString()}`)
-                                                }
+                                <Keeping value={keepItem}>
+                                    <div className={clsx('transition-opacity', answer.isPlaceholderData && 'opacity-40 delay-150')}>
+                                        {isOverview && overview.data !== undefined && (
+                                            <OverviewTable
+                                                overview={overview.data}
+                                                title={dataset.data.title}
+                                                onShow={(key) => ask({ of: [key] })}
+                                                onOpen={(variable, figure, column) => setPlace({ variable, figure, column })}
                                             />
-                                        ))}
-                                </div>
+                                        )}
+                                        {!isOverview &&
+                                            profile.data?.sheets.map((sheet) => (
+                                                <Sheet
+                                                    key={sheet.variable}
+                                                    dataset={id}
+                                                    sheet={sheet}
+                                                    profile={profile.data}
+                                                    question={question}
+                                                    splitNames={
+                                                        split.every((variable) => variable?.type === 'category')
+                                                            ? split.map((variable) => variable?.name ?? '')
+                                                            : null
+                                                    }
+                                                    numbers={variables.filter((variable) => variable.type === 'number')}
+                                                    idKey={variables.find((variable) => variable.type === 'id')?.key}
+                                                    onAsk={ask}
+                                                    onOpen={(figure, column) => setPlace({ variable: sheet.variable, figure, column })}
+                                                    onShowRows={(where) =>
+                                                        void navigate(`/datasets/${id}/rows?${new URLSearchParams({ where }).toString()}`)
+                                                    }
+                                                />
+                                            ))}
+                                    </div>
+                                </Keeping>
                             )}
                         </main>
                         {place !== null && (

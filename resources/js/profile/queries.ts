@@ -1,5 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, bodyOf } from '../api/client';
+import type { ToKeep } from '../ui/keeping';
 import { classWords, type Question, questionWords } from './question';
 
 /** The words of the basis line come from the core and never change while the page is open. */
@@ -239,6 +240,16 @@ export async function rowLabels(dataset: number, id: string | undefined, where: 
     );
     const labels = id === undefined ? rows.rows.map((row) => `row ${row}`) : (rows.cells[id] ?? []);
     return `${labels.join(', ')}${rows.total > LABELS_SHOWN ? ' …' : ''}`;
+}
+
+/** Holds pictures and tables of a dataset for its report. */
+export function useKeeping(dataset: number) {
+    const queries = useQueryClient();
+    return useMutation({
+        mutationFn: async (item: ToKeep & { basis: string; address: string; revision: number }) =>
+            bodyOf(await api.POST('/datasets/{dataset}/kept', { params: { path: { dataset } }, body: item })),
+        onSuccess: () => queries.invalidateQueries({ queryKey: ['kept', dataset] }),
+    });
 }
 
 const figures = ['figures'];

@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 const places = [
     { place: 'rows', words: 'Rows' },
     { place: 'profile', words: 'Profile' },
+    { place: 'report', words: 'Report' },
 ] as const;
 
 /** The places of one dataset, in the order of the work. */

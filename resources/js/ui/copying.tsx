@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { useKeep } from './keeping';
 import { type Cells, csv, html, tsv } from './tables';
 
 const COPIED = 'rowtally:copied';
@@ -77,6 +78,7 @@ export function CopiedNote() {
 
 /** The two ways a table leaves the page. */
 export function TableOut({ table, name }: { table: () => Cells; name: string }) {
+    const keep = useKeep();
     const look = 'text-small text-soft underline-offset-4 hover:text-ink hover:underline';
     return (
         <span className="flex shrink-0 gap-4">
@@ -86,6 +88,15 @@ export function TableOut({ table, name }: { table: () => Cells; name: string }) 
             <button type="button" className={look} onClick={() => saveCsv(table(), name)}>
                 Save as CSV
             </button>
+            {keep !== null && (
+                <button
+                    type="button"
+                    className={look}
+                    onClick={() => keep({ kind: 'table', title: name, content: JSON.stringify(table()) })}
+                >
+                    Keep
+                </button>
+            )}
         </span>
     );
 }

@@ -1,0 +1,121 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { Kept } from '../api/client';
+import { Button } from '../ui/Button';
+import { moment } from '../ui/format';
+
+/** One kept picture or table: its title and note, which can be typed over, the basis it rests on, and whether the data have changed since. */
+export function KeptItem({
+    item,
+    dataset,
+    revision,
+    isFirst,
+    isLast,
+    onDescribe,
+    onMove,
+    onRemove,
+}: {
+    item: Kept;
+    dataset: number;
+    /** Of the dataset now. */
+    revision: number;
+    isFirst: boolean;
+    isLast: boolean;
+    onDescribe: (words: { title?: string; note?: string }) => void;
+    onMove: (by: -1 | 1) => void;
+    onRemove: () => void;
+}) {
+    const [title, setTitle] = useState(item.title);
+    const [note, setNote] = useState(item.note);
+    return (
+        <article aria-label={item.title} className="border-b border-hair py-6 last:border-b-0">
+            <div className="flex items-baseline gap-3">
+                <input
+                    aria-label={`Title of ${item.title}`}
+                    value={title}
+                    maxLength={200}
+                    onChange={(event) => setTitle(event.target.value)}
+                    onBlur={() =>
+                        title.trim() === '' ? setTitle(item.title) : title !== item.title && onDescribe({ title: title.trim() })
+                    }
+                    className="min-w-0 flex-1 border-b border-transparent bg-transparent text-title font-semibold hover:border-hair-strong focus:border-accent"
+                />
+                <span className="flex shrink-0 gap-1.5 print:hidden">
+                    <Button aria-label={`Move ${item.title} up`} disabled={isFirst} onClick={() => onMove(-1)}>
+                        ↑
+                    </Button>
+                    <Button aria-label={`Move ${item.title} down`} disabled={isLast} onClick={() => onMove(1)}>
+                        ↓
+                    </Button>
+                    <Button look="quiet" aria-label={`Take ${item.title} out of the report`} onClick={onRemove}>
+                        Take out
+                    </Button>
+                </span>
+            </div>
+            {item.picture !== null && (
+                <img
+                    src={`data:image/svg+xml;charset=utf-8,${encodeURIComponent(item.picture)}`}
+                    alt={item.title}
+                    className="mt-2 max-w-full"
+                />
+            )}
+            {item.cells !== null && <Cells cells={item.cells} />}
+            <textarea
+                aria-label={`Note on ${item.title}`}
+                value={note}
+                placeholder="What it says, in your words"
+                rows={Math.max(1, note.split('\n').length)}
+                maxLength={8000}
+                onChange={(event) => setNote(event.target.value)}
+                onBlur={() => note !== item.note && onDescribe({ note })}
+                className="mt-3 w-full max-w-3xl resize-y rounded-md border border-transparent bg-transparent px-2 py-1 hover:border-hair-strong focus:border-accent print:placeholder:text-transparent"
+            />
+            <p className="mt-1 max-w-3xl text-fine text-soft">
+                {item.basis} Kept {moment(item.kept_at)}.{' '}
+                {item.revision !== revision && (
+                    <span className="font-semibold text-alarm">
+                        The data have changed since (then revision {item.revision}, now {revision}); what is drawn here is as it was.{' '}
+                    </span>
+                )}
+                <Link
+                    to={`/datasets/${dataset}/profile?${item.address}`}
+                    className="font-semibold text-ink underline decoration-accent decoration-2 underline-offset-4 print:hidden"
+                >
+                    See it as it is now
+                </Link>
+            </p>
+        </article>
+    );
+}
+
+const ROWS_SHOWN = 200;
+
+function Cells({ cells }: { cells: string[][] }) {
+    const [head = [], ...rows] = cells.filter((row) => row[0] !== 'Basis');
+    return (
+        <div className="mt-2 max-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Kept table">
+            <table className="border-collapse text-small">
+                <thead>
+                    <tr className="border-b border-hair-strong text-soft">
+                        {head.map((cell, i) => (
+                            <th key={i} className={`px-3 py-1 font-normal first:pl-0 ${i === 0 ? 'text-left' : 'text-right'}`}>
+                                {cell}
+                            </th>
+                        ))}
+                    </tr>
+                </thead>
+                <tbody>
+                    {rows.slice(0, ROWS_SHOWN).map((row, i) => (
+                        <tr key={i} className="border-b border-hair">
+                            {row.map((cell, k) => (
+                                <td key={k} className={`px-3 py-1 first:pl-0 ${k === 0 ? 'text-left' : 'figures text-right'}`}>
+                                    {cell}
+                                </td>
+                            ))}
+                        </tr>
+                    ))}
+                </tbody>
+            </table>
+        </div>
+    );
+}

@@ -1,0 +1,76 @@
+import { useEffect } from 'react';
+import { useParams } from 'react-router';
+import { Account } from '../account/Account';
+import { useDataset } from '../api/datasets';
+import { Button } from '../ui/Button';
+import { Notice } from '../ui/Notice';
+import { Places } from '../ui/Places';
+import { TopBar } from '../ui/TopBar';
+import { Waiting } from '../ui/Waiting';
+import { KeptItem } from './KeptItem';
+import { useKept, useKeptChanges } from './queries';
+
+/** What was kept of a dataset, in order, with notes: to be read, arranged and printed. */
+export function ReportPage() {
+    const id = Number(useParams().dataset);
+    const dataset = useDataset(id);
+    const kept = useKept(id);
+    const { describe, arrange, remove } = useKeptChanges(id);
+    useEffect(() => {
+        document.title = `Report · ${dataset.data?.title ?? ''} · Row Tally`;
+    }, [dataset.data?.title]);
+    const failure = dataset.error ?? kept.error ?? describe.error ?? arrange.error ?? remove.error;
+    const items = kept.data ?? [];
+    const move = (from: number, by: -1 | 1) => {
+        const ids = items.map((item) => item.id);
+        const [moved] = ids.splice(from, 1);
+        if (moved !== undefined) {
+            ids.splice(from + by, 0, moved);
+            arrange.mutate(ids);
+        }
+    };
+    return (
+        <div className="flex h-full flex-col print:block print:h-auto">
+            <div className="contents print:hidden">
+                <TopBar account={<Account />}>
+                    <h1 dir="auto" title={dataset.data?.title} className="min-w-0 truncate text-base">
+                        {dataset.data?.title}
+                    </h1>
+                    <Places dataset={id} here="report" />
+                </TopBar>
+            </div>
+            <main className="min-h-0 flex-1 overflow-y-auto px-6 pb-16 print:overflow-visible">
+                <div className="mx-auto max-w-5xl">
+                    {failure !== null && <Notice>{failure.message}</Notice>}
+                    {kept.isPending && <Waiting what="Opening the report" />}
+                    {kept.data !== undefined && items.length === 0 && (
+                        <p className="py-8 text-soft">
+                            Nothing is kept yet. Beside every picture and table of the profile stands “Keep”: what is kept there is held
+                            here, with the basis it rests on.
+                        </p>
+                    )}
+                    {items.length > 0 && (
+                        <p className="flex items-center gap-4 pt-4 text-small text-soft print:hidden">
+                            Titles and notes can be typed over.
+                            <Button onClick={() => window.print()}>Print</Button>
+                        </p>
+                    )}
+                    {dataset.data !== undefined &&
+                        items.map((item, i) => (
+                            <KeptItem
+                                key={item.id}
+                                item={item}
+                                dataset={id}
+                                revision={dataset.data.revision}
+                                isFirst={i === 0}
+                                isLast={i === items.length - 1}
+                                onDescribe={(words) => describe.mutate({ id: item.id, ...words })}
+                                onMove={(by) => move(i, by)}
+                                onRemove={() => remove.mutate(item.id)}
+                            />
+                        ))}
+                </div>
+            </main>
+        </div>
+    );
+}

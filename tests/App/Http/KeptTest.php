@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App\Http;
+
+use App\Models\Dataset;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\App\AppTestCase;
+use Tests\App\Support\Contract;
+
+/** What is held for a report: as it was, in its order, and nobody else's. */
+final class KeptTest extends AppTestCase
+{
+    private const PICTURE = ['kind' => 'picture', 'title' => 'Yield', 'content' => '<svg xmlns="http://www.w3.org/2000/svg"></svg>', 'basis' => 'Taken as a sample.', 'address' => 'of=yield', 'revision' => 1];
+
+    public function test_what_is_kept_comes_back_as_it_was_in_the_order_it_was_given(): void
+    {
+        $dataset = $this->dataset("yield\n1\n2\n");
+        $first = $this->keep($dataset, self::PICTURE);
+        $second = $this->keep($dataset, [...self::PICTURE, 'kind' => 'table', 'title' => 'Figures', 'content' => '[["","Overall"],["Mean","1.5"]]']);
+
+        self::assertSame([self::PICTURE['content'], null], [$first['picture'], $first['cells']]);
+        self::assertSame([null, [['', 'Overall'], ['Mean', '1.5']]], [$second['picture'], $second['cells']]);
+        $this->putJson("/api/datasets/{$dataset->id}/kept/order", ['ids' => [$second['id'], $first['id']]])->assertNoContent();
+        $list = $this->getJson("/api/datasets/{$dataset->id}/kept")->assertOk();
+        Contract::assertMeets('listKept', $list);
+        self::assertSame(['Figures', 'Yield'], array_column($list->json(), 'title'));
+    }
+
+    public function test_title_and_note_are_changed_and_an_item_is_taken_out(): void
+    {
+        $dataset = $this->dataset("yield\n1\n2\n");
+        $id = $this->keep($dataset, self::PICTURE)['id'];
+        $this->patchJson("/api/kept/{$id}", ['note' => 'Two hives.'])->assertOk()->assertJsonPath('note', 'Two hives.')->assertJsonPath('title', 'Yield');
+        $this->patchJson("/api/kept/{$id}", ['title' => ''])->assertUnprocessable();
+        $this->deleteJson("/api/kept/{$id}")->assertNoContent();
+        $this->getJson("/api/datasets/{$dataset->id}/kept")->assertOk()->assertExactJson([]);
+    }
+
+    /** @return iterable<string, array{array<string, mixed>}> */
+    public static function unusable(): iterable
+    {
+        yield 'no SVG' => [['content' => '<script>']];
+        yield 'no cells' => [['kind' => 'table', 'content' => '{"a": 1}']];
+        yield 'cells that are no texts' => [['kind' => 'table', 'content' => '[[1]]']];
+        yield 'no title' => [['title' => '']];
+        yield 'another kind' => [['kind' => 'film']];
+    }
+
+    /** @param array<string, mixed> $change */
+    #[DataProvider('unusable')]
+    public function test_what_is_neither_picture_nor_table_is_refused(array $change): void
+    {
+        $this->postJson("/api/datasets/{$this->dataset("yield\n1\n")->id}/kept", [...self::PICTURE, ...$change])->assertUnprocessable();
+    }
+
+    public function test_for_another_account_it_does_not_exist(): void
+    {
+        $dataset = $this->dataset("yield\n1\n");
+        $id = $this->keep($dataset, self::PICTURE)['id'];
+        $this->actingAs($this->account('stranger'));
+
+        $this->getJson("/api/datasets/{$dataset->id}/kept")->assertNotFound();
+        $this->postJson("/api/datasets/{$dataset->id}/kept", self::PICTURE)->assertNotFound();
+        $this->putJson("/api/datasets/{$dataset->id}/kept/order", ['ids' => [$id]])->assertNotFound();
+        $this->patchJson("/api/kept/{$id}", ['note' => 'mine'])->assertNotFound();
+        $this->deleteJson("/api/kept/{$id}")->assertNotFound();
+    }
+
+    /**
+     * @param array<string, mixed> $item
+     *
+     * @return array<string, mixed>
+     */
+    private function keep(Dataset $dataset, array $item): array
+    {
+        $answer = $this->postJson("/api/datasets/{$dataset->id}/kept", $item)->assertCreated();
+        Contract::assertMeets('keep', $answer);
+
+        return $answer->json();
+    }
+}
