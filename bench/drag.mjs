@@ -1,19 +1,10 @@
 // Drags the width of the classes for five seconds and moves the crosshair for five, in headless Chromium, and counts the frames drawn;
 // the round trips of the bars are timed on the way: node bench/drag.mjs URL DATASET VARIABLE [WORDS]
-import { chromium } from '@playwright/test';
+import { signedIn } from './page.mjs';
 
 const [, , url, dataset, variable, words = ''] = process.argv;
 const SECONDS = 5;
-const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'],
-});
-const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-await page.goto(url);
-await page.getByLabel('E-mail').fill('demo@rowtally.example');
-await page.getByLabel('Password').fill('fenmoor');
-await page.getByRole('button', { name: 'Sign in' }).click();
-await page.getByRole('heading', { name: 'Datasets' }).waitFor();
+const { browser, page } = await signedIn(url);
 await page.goto(`${url}/datasets/${dataset}/profile?of=${variable}${words}`);
 await page.locator('[data-handle="width"] rect').waitFor();
 await page.waitForTimeout(2000);

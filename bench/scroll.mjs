@@ -1,26 +1,9 @@
 // Scrolls the grid of a dataset for ten seconds in headless Chromium and counts the frames that its trace says were dropped:
 // node bench/scroll.mjs URL DATASET
-import { chromium } from '@playwright/test';
+import { signedIn } from './page.mjs';
 
 const [, , url, dataset] = process.argv;
-const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-    ],
-});
-const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-await page.goto(url);
-await page.getByLabel('E-mail').fill('demo@rowtally.example');
-await page.getByLabel('Password').fill('fenmoor');
-await page.getByRole('button', { name: 'Sign in' }).click();
-await page.getByRole('heading', { name: 'Datasets' }).waitFor();
+const { browser, page } = await signedIn(url);
 await page.goto(`${url}/datasets/${dataset}/rows`);
 await page.getByRole('grid', { name: 'Rows' }).waitFor();
 await page.waitForTimeout(2000);

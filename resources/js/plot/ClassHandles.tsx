@@ -40,12 +40,15 @@ export function ClassHandles({
     const [draft, setDraft] = useState<Draft | null>(null);
     const [first = 0, second = 1] = stack.classes.edges;
     const { start, width } = draft ?? { start: first, width: second - first };
-    const step = roundStep((second - first) / 20);
+    // Half units and whole widths are classes around whole numbers: they stay so.
+    const isWhole = Math.abs(first % 1) === 0.5 && Number.isInteger(second - first);
+    const offset = isWhole ? 0.5 : 0;
+    const step = isWhole ? 1 : roundStep((second - first) / 20);
     const least = Math.max(step, roundStep((stack.axis.to - stack.axis.from) / MOST));
     const moved = (which: keyof Draft, to: number): Draft =>
         which === 'start'
             ? {
-                  start: Math.max(toStep(stack.axis.from - width, step), Math.min(toStep(stack.axis.to - width, step), toStep(to, step))),
+                  start: offset + toStep(Math.max(stack.axis.from - width, Math.min(stack.axis.to - width, to)) - offset, step),
                   width,
               }
             : { start, width: Math.max(least, toStep(to, step)) };

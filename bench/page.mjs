@@ -1,0 +1,24 @@
+// A page of headless Chromium, signed in to the demo account: shared by what measures frames.
+import { chromium } from '@playwright/test';
+
+export async function signedIn(url) {
+    const browser = await chromium.launch({
+        executablePath: '/usr/bin/chromium',
+        args: [
+            '--no-sandbox',
+            '--disable-gpu',
+            '--disable-quic',
+            '--no-first-run',
+            '--disable-background-networking',
+            '--disable-component-update',
+            '--disable-sync',
+        ],
+    });
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await page.goto(url);
+    await page.getByLabel('E-mail').fill('demo@rowtally.example');
+    await page.getByLabel('Password').fill('fenmoor');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await page.getByRole('heading', { name: 'Datasets' }).waitFor();
+    return { browser, page };
+}
