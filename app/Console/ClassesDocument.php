@@ -68,17 +68,7 @@ final readonly class ClassesDocument
     /** @param non-empty-list<Grouping> $groupings */
     private static function byGroup(FileColumns $columns, string $name, array $groupings, ?string $counts): FrequencyTable
     {
-        $labels = $columns->variable($name)->dictionary;
-        $tables = $missing = [];
-        $decimals = 0;
-        foreach ($groupings as $grouping) {
-            $part = LabelFrequencies::byGroup($columns->chunks($name), count($labels), $grouping, $counts === null ? null : $columns->number($counts));
-            $tables = [...$tables, ...$part['counts']];
-            $missing = [...$missing, ...$part['missing']];
-            $decimals = max($decimals, $part['countDecimals']);
-        }
-
-        return new FrequencyTable(FrequencyKind::Labels, $labels, $tables, $missing, $decimals);
+        return LabelFrequencies::table($columns->chunks($name), $columns->variable($name)->dictionary, $groupings, $counts === null ? null : $columns->number($counts));
     }
 
     /** Two number columns are the limits; an empty cell is an open side. Each row is a class. */

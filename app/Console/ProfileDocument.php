@@ -16,7 +16,6 @@ use RowTally\Core\Figures\Catalogue;
 use RowTally\Core\Figures\Figure;
 use RowTally\Core\Figures\Statistic;
 use RowTally\Core\Figures\WithinSpread;
-use RowTally\Core\Frequency\FrequencyKind;
 use RowTally\Core\Frequency\FrequencyTable;
 use RowTally\Core\Frequency\LabelFrequencies;
 use RowTally\Core\Grouped\ClassCost;
@@ -108,11 +107,7 @@ final readonly class ProfileDocument
             }
             $tables[$title] = ['head' => ['', 'Overall', ...$columns], 'rows' => $rows];
             if ($this->question->tallies && $observations[0]->n() > 0) {
-                $tables["{$title}, in classes"] = $this->classTable($observations, $columns);
-                $tables["{$title}, what the classes alone would give"] = ['head' => ['', 'From the rows', 'From the classes', 'Difference'], 'rows' => array_map(static fn(ClassCost $cost): array => [
-                    $cost->label,
-                    ...array_map($display->inUnit(...), [$cost->fromRows->number() ?? 0.0, $cost->fromClasses->number() ?? 0.0, $cost->difference()]),
-                ], $this->classCosts($observations[0]) ?? [])];
+                $tables = [...$tables, ...$this->tallied($title, $observations, $columns, $display)];
             }
         }
 
@@ -121,26 +116,42 @@ final readonly class ProfileDocument
 
     /**
      * @param non-empty-list<Observations> $observations
-     * @param list<string>                 $groups
      *
-     * @return array{head: list<string>, rows: list<list<string>>}
+     * @return list<Histogram> over the same classes
      */
-    private function classTable(array $observations, array $groups): array
+    private function histograms(array $observations): array
     {
-        $classes = $this->question->classes->classes($observations[0]);
-        $histograms = Histogram::each(array_map(static fn(Observations $group): OrderedValues => $group->values, $observations), $classes, $this->question->basis->classEdge);
-        $count = static fn(int $count): string => Exact::plainDecimal(BigDecimal::ofUnscaledValue($count, $observations[0]->countDecimals));
-
-        return ['head' => ['', 'Overall', ...$groups], 'rows' => array_map(static fn(int $i, string $label): array => [
-            $label,
-            ...array_map(static fn(Histogram $histogram): string => $count($histogram->counts[$i]), $histograms),
-        ], array_keys($classes->labels($this->question->basis->classEdge)), $classes->labels($this->question->basis->classEdge))];
+        return Histogram::each(
+            array_map(static fn(Observations $group): OrderedValues => $group->values, $observations),
+            $this->question->classes->classes($observations[0]),
+            $this->question->basis->classEdge,
+        );
     }
 
-    /** @return list<ClassCost>|null */
-    private function classCosts(Observations $overall): ?array
+    /**
+     * A number in classes, and what those alone would give.
+     *
+     * @param non-empty-list<Observations> $observations
+     * @param list<string>                 $groups
+     *
+     * @return array<string, array{head: list<string>, rows: list<list<string>>}>
+     */
+    private function tallied(string $title, array $observations, array $groups, FigureText $display): array
     {
-        return ClassCost::of($overall, Histogram::of($overall->values, $this->question->classes->classes($overall), $this->question->basis->classEdge), $this->question->basis->takenAs);
+        $histograms = $this->histograms($observations);
+        $count = static fn(int $count): string => Exact::plainDecimal(BigDecimal::ofUnscaledValue($count, $observations[0]->countDecimals));
+        $labels = $histograms[0]->classes->labels($histograms[0]->closed);
+
+        return [
+            "{$title}, in classes" => ['head' => ['', 'Overall', ...$groups], 'rows' => array_map(static fn(int $i, string $label): array => [
+                $label,
+                ...array_map(static fn(Histogram $histogram): string => $count($histogram->counts[$i]), $histograms),
+            ], array_keys($labels), $labels)],
+            "{$title}, what the classes alone would give" => ['head' => ['', 'From the rows', 'From the classes', 'Difference'], 'rows' => array_map(static fn(ClassCost $cost): array => [
+                $cost->label,
+                ...array_map($display->inUnit(...), [$cost->fromRows->number() ?? 0.0, $cost->fromClasses->number() ?? 0.0, $cost->difference()]),
+            ], ClassCost::of($observations[0], $histograms[0], $this->question->basis->takenAs) ?? [])],
+        ];
     }
 
     /** The basis in one sentence, and rows that it leaves out. */
@@ -205,16 +216,13 @@ final readonly class ProfileDocument
     private function frequencies(ReadVariable $variable): FrequencyTable
     {
         $counts = $this->question->basis->counts;
-        $columns = $missing = [];
-        $decimals = 0;
-        foreach ([$this->slicing->overall, ...($this->question->by === [] ? [] : [$this->slicing->grouping])] as $grouping) {
-            $part = LabelFrequencies::byGroup($this->columns->chunks($variable->name), count($variable->dictionary), $grouping, $counts === null ? null : $this->columns->number($counts));
-            $columns = [...$columns, ...$part['counts']];
-            $missing = [...$missing, ...$part['missing']];
-            $decimals = max($decimals, $part['countDecimals']);
-        }
 
-        return new FrequencyTable(FrequencyKind::Labels, $variable->dictionary, $columns, $missing, $decimals);
+        return LabelFrequencies::table(
+            $this->columns->chunks($variable->name),
+            $variable->dictionary,
+            [$this->slicing->overall, ...($this->question->by === [] ? [] : [$this->slicing->grouping])],
+            $counts === null ? null : $this->columns->number($counts),
+        );
     }
 
     /** @return list<list<string>> */
@@ -265,19 +273,20 @@ final readonly class ProfileDocument
             ];
         }
         $overall = $observations[0];
+        $histogram = $overall->n() === 0 ? null : $this->histograms([$overall])[0];
 
         return [
             'groups' => $groups,
-            'histogram' => $overall->n() === 0 ? null : $this->histogram($overall),
-            ...($overall->n() === 0 || !$this->question->tallies ? [] : ['from_classes' => $this->fromClasses($overall)]),
+            'histogram' => $histogram === null ? null : self::histogram($overall, $histogram),
+            ...($histogram === null || !$this->question->tallies ? [] : ['from_classes' => $this->fromClasses($overall, $histogram)]),
             ...($this->question->match === null ? [] : ['match' => $this->matches($overall, $this->question->match)]),
         ];
     }
 
-    /** @return array<string, float|null>|null what the classes of the histogram alone would give; null where they leave values out */
-    private function fromClasses(Observations $overall): ?array
+    /** @return array<string, float|null>|null what the classes alone would give; null where they leave values out */
+    private function fromClasses(Observations $overall, Histogram $histogram): ?array
     {
-        $costs = $this->classCosts($overall);
+        $costs = ClassCost::of($overall, $histogram, $this->question->basis->takenAs);
 
         return $costs === null ? null : array_map(static fn(ClassCost $cost): ?float => $cost->fromClasses->number(), array_column($costs, null, 'key'));
     }
@@ -356,10 +365,9 @@ final readonly class ProfileDocument
     }
 
     /** @return array<string, mixed> */
-    private function histogram(Observations $overall): array
+    private static function histogram(Observations $overall, Histogram $histogram): array
     {
-        $classes = $this->question->classes->classes($overall);
-        $histogram = Histogram::of($overall->values, $classes, $this->question->basis->classEdge);
+        $classes = $histogram->classes;
         $double = static fn(BigDecimal $number): float => (float) (string) $number;
         $count = static fn(int $count): int|float => $overall->hasWholeCounts() ? $count : $count / 10 ** $overall->countDecimals;
 

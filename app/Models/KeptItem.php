@@ -5,24 +5,22 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
-use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
 
 /**
  * A picture or a table held for the report of a dataset, as it was when it was kept.
  *
- * @property int     $id
- * @property int     $dataset_id
- * @property int     $position
- * @property string  $kind       picture or table
- * @property string  $title
- * @property string  $note
- * @property string  $content    SVG, or the cells as JSON
- * @property string  $basis      in words
- * @property string  $address    the words of the profile it came from
- * @property int     $revision   of the dataset
- * @property Carbon  $created_at
- * @property Dataset $dataset
+ * @property int    $id
+ * @property int    $dataset_id
+ * @property int    $position
+ * @property string $kind       picture or table
+ * @property string $title
+ * @property string $note
+ * @property string $content    SVG, or the cells as JSON
+ * @property string $basis      in words
+ * @property string $address    the words of the profile it came from
+ * @property int    $revision   of the dataset
+ * @property Carbon $created_at
  */
 final class KeptItem extends Model
 {
@@ -32,11 +30,5 @@ final class KeptItem extends Model
     protected function casts(): array
     {
         return ['position' => 'integer', 'revision' => 'integer'];
-    }
-
-    /** @return BelongsTo<Dataset, $this> */
-    public function dataset(): BelongsTo
-    {
-        return $this->belongsTo(Dataset::class);
     }
 }

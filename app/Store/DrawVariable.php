@@ -8,7 +8,6 @@ use App\Models\Dataset;
 use App\Models\Variable;
 use Brick\Math\BigRational;
 use RowTally\Core\Columns\VariableType;
-use RowTally\Core\Plots\AlignedStack;
 use RowTally\Core\Plots\Bars;
 use RowTally\Core\Plots\DotPlot;
 use RowTally\Core\Plots\NormalQq;
@@ -31,7 +30,7 @@ final readonly class DrawVariable
     {
         $columns = $this->columns($dataset, $question);
 
-        return AlignedStack::bars($columns[0], array_slice($columns, 1), $question->basis, $question->stack);
+        return Bars::of($columns[0], array_slice($columns, 1), $question->basis->classEdge, $question->stack);
     }
 
     /**

@@ -17,8 +17,7 @@ final class KeepItems
         $kept = new KeptItem([...$item, 'dataset_id' => $dataset->id, 'note' => '']);
         DB::transaction(static function () use ($dataset, $kept): void {
             $items = self::locked($dataset);
-            $kept->fill(['position' => count($items) + 1])->save();
-            self::number([...$items, $kept]);
+            $kept->fill(['position' => 1 + ($items === [] ? 0 : $items[count($items) - 1]->position)])->save();
         });
 
         return $kept;
@@ -31,7 +30,9 @@ final class KeepItems
             $places = array_flip($ids);
             $items = self::locked($dataset);
             usort($items, static fn(KeptItem $a, KeptItem $b): int => [$places[$a->id] ?? PHP_INT_MAX, $a->position] <=> [$places[$b->id] ?? PHP_INT_MAX, $b->position]);
-            self::number($items);
+            foreach ($items as $i => $item) {
+                $item->update(['position' => $i + 1]);
+            }
         });
     }
 
@@ -42,13 +43,5 @@ final class KeepItems
         $query->where('dataset_id', '=', $dataset->id)->orderBy('position')->lockForUpdate();
 
         return array_values($query->get()->all());
-    }
-
-    /** @param list<KeptItem> $items */
-    private static function number(array $items): void
-    {
-        foreach ($items as $i => $item) {
-            $item->update(['position' => $i + 1]);
-        }
     }
 }

@@ -13,6 +13,27 @@ use RowTally\Core\Values\Packed;
 final class LabelFrequencies
 {
     /**
+     * The groups of several groupings as the columns of one table, in that order.
+     *
+     * @param list<Chunk>              $chunks    of byte codes
+     * @param list<string>             $labels
+     * @param non-empty-list<Grouping> $groupings
+     * @param NumberColumn|null        $counts    how often each row counts; rows with a negative or missing count are left out
+     */
+    public static function table(array $chunks, array $labels, array $groupings, ?NumberColumn $counts): FrequencyTable
+    {
+        $parts = array_map(static fn(Grouping $grouping): array => self::byGroup($chunks, count($labels), $grouping, $counts), $groupings);
+
+        return new FrequencyTable(
+            FrequencyKind::Labels,
+            $labels,
+            array_merge(...array_column($parts, 'counts')),
+            array_merge(...array_column($parts, 'missing')),
+            max(array_column($parts, 'countDecimals')),
+        );
+    }
+
+    /**
      * @param list<Chunk>       $chunks of byte codes
      * @param int               $labels how many there are
      * @param NumberColumn|null $counts how often each row counts; rows with a negative or missing count are left out

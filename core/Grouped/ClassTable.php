@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace RowTally\Core\Grouped;
 
 use Brick\Math\BigDecimal;
+use Brick\Math\BigInteger;
 use Brick\Math\BigRational;
-use RowTally\Core\Basis\ClassEdge;
 use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Parsing\ClassLabel;
-use RowTally\Core\Plots\Classes;
+use RowTally\Core\Plots\Histogram;
 
 /**
  * Classes with counts, made sure of: in order, without overlaps or gaps, open ones with an assumed width.
@@ -74,14 +74,16 @@ final readonly class ClassTable
     /**
      * Classes that were made, not stated: their edges are the boundaries.
      *
-     * @param list<BigRational> $counts one for each class
+     * @param int $countDecimals of the counts in the histogram
      */
-    public static function between(Classes $classes, array $counts): self
+    public static function ofHistogram(Histogram $histogram, int $countDecimals): self
     {
+        $unit = BigInteger::ten()->power($countDecimals);
+        $edges = array_map(static fn(int $i): BigRational => $histogram->classes->edge($i)->toBigRational(), range(0, $histogram->classes->number));
         $rows = [];
-        foreach ($classes->labels(ClassEdge::Left) as $i => $label) {
-            [$lower, $upper] = [$classes->edge($i)->toBigRational(), $classes->edge($i + 1)->toBigRational()];
-            $rows[] = new ClassRow($label, $lower, $upper, $lower, $upper, $counts[$i], false, $lower->plus($upper)->dividedBy(2));
+        foreach ($histogram->classes->labels($histogram->closed) as $i => $label) {
+            [$lower, $upper] = [$edges[$i], $edges[$i + 1]];
+            $rows[] = new ClassRow($label, $lower, $upper, $lower, $upper, BigRational::nd($histogram->counts[$i], $unit), false, $lower->plus($upper)->dividedBy(2));
         }
 
         return new self($rows, StatedLimits::Boundaries, null);

@@ -22,6 +22,7 @@ final readonly class Bars
      * @param list<list<array{at: float, height: float}>> $curves     normal curves, the same order; none unless wanted
      */
     private function __construct(
+        public Axis $axis,
         public Classes $classes,
         public HeightScale $scale,
         public array $histograms,
@@ -33,10 +34,18 @@ final readonly class Bars
     ) {}
 
     /**
-     * @param non-empty-list<Observations> $all overall, with n of 1 or more, then each group
+     * @param list<Observations> $groups
+     *
+     * @return self|null null when there is no value to draw
      */
-    public static function of(array $all, Axis $axis, Classes $classes, ClassEdge $closed, StackOptions $options): self
+    public static function of(Observations $overall, array $groups, ClassEdge $closed, StackOptions $options): ?self
     {
+        if ($overall->n() === 0) {
+            return null;
+        }
+        $all = [$overall, ...$groups];
+        $classes = $options->classes->classes($overall);
+        $axis = self::axis($classes, $overall, $options);
         $histograms = Histogram::each(array_map(static fn(Observations $group): OrderedValues => $group->values, $all), $classes, $closed);
         $scale = $options->scale->over($classes);
         $heights = array_map($scale->heights(...), $histograms, $all);
@@ -44,7 +53,21 @@ final readonly class Bars
             ? array_map(static fn(Observations $group): array => $scale->normalCurve($group, $classes, $axis->from, $axis->to), $all)
             : [];
 
-        return new self($classes, $scale, $histograms, $heights, self::highest($heights, $curves, $options->ownScales), $curves, $all[0]->countDecimals);
+        return new self($axis, $classes, $scale, $histograms, $heights, self::highest($heights, $curves, $options->ownScales), $curves, $overall->countDecimals);
+    }
+
+    /** Values that the classes leave out are on the axis all the same: the box needs them. */
+    private static function axis(Classes $classes, Observations $overall, StackOptions $options): Axis
+    {
+        if ($options->zoom !== null) {
+            return Axis::covering(...$options->zoom);
+        }
+        if ($classes->areCentredOnWholeNumbers()) {
+            return Axis::ofWholeNumbers($classes->start, $classes->end());
+        }
+        [$min, $max] = [$overall->values->at(1), $overall->values->at($overall->n())];
+
+        return Axis::covering($min->isLessThan($classes->start) ? $min : $classes->start, $max->isGreaterThan($classes->end()) ? $max : $classes->end());
     }
 
     /**

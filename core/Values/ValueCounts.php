@@ -38,8 +38,8 @@ final class ValueCounts implements OrderedValues
     public static function ofIntegers(array $values, array $counts, int $decimals, ?PowerSums $powerSums = null): self
     {
         return new self(
-            self::pack('q*', $values),
-            self::pack('q*', self::runningSums($counts)),
+            Packed::bytes('q*', $values),
+            Packed::bytes('q*', Runs::runningSums($counts)),
             count($values),
             $decimals,
             $powerSums,
@@ -54,8 +54,8 @@ final class ValueCounts implements OrderedValues
     public static function ofDoubles(array $values, array $counts, ?PowerSums $powerSums = null): self
     {
         return new self(
-            self::pack('e*', $values),
-            self::pack('q*', self::runningSums($counts)),
+            Packed::bytes('e*', $values),
+            Packed::bytes('q*', Runs::runningSums($counts)),
             count($values),
             null,
             $powerSums,
@@ -79,7 +79,7 @@ final class ValueCounts implements OrderedValues
     public static function ofUnorderedIntegers(array $values, int $decimals, ?PowerSums $powerSums = null): self
     {
         sort($values);
-        [$distinct, $counts] = self::runs($values);
+        [$distinct, $counts] = Runs::of($values);
 
         return self::ofIntegers($distinct, $counts, $decimals, $powerSums);
     }
@@ -90,7 +90,7 @@ final class ValueCounts implements OrderedValues
     public static function ofUnorderedDoubles(array $values, ?PowerSums $powerSums = null): self
     {
         sort($values);
-        [$distinct, $counts] = self::runs($values);
+        [$distinct, $counts] = Runs::of($values);
 
         return self::ofDoubles($distinct, $counts, $powerSums);
     }
@@ -157,7 +157,7 @@ final class ValueCounts implements OrderedValues
     public function toBytes(): string
     {
         $sums = $this->powerSums()->toTexts();
-        $upTo = $this->upTo === '' && $this->distinct > 0 ? self::pack('q*', range(1, $this->distinct)) : $this->upTo;
+        $upTo = $this->upTo === '' && $this->distinct > 0 ? Packed::bytes('q*', range(1, $this->distinct)) : $this->upTo;
 
         return pack('q3', $this->distinct, strlen($sums['sum']), strlen($sums['squares']))
             . $this->values . $upTo . $sums['sum'] . $sums['squares'];
@@ -415,64 +415,5 @@ final class ValueCounts implements OrderedValues
     private static function double(string $words, int $index): float
     {
         return Packed::doubles('e', $words, self::WORD * $index)[1];
-    }
-
-    /** @param list<int>|list<float> $numbers */
-    private static function pack(string $format, array $numbers): string
-    {
-        // In slices: a call with a million arguments needs a stack for them.
-        return implode('', array_map(
-            static fn(array $slice): string => pack($format, ...$slice),
-            array_chunk($numbers, self::SLICE),
-        ));
-    }
-
-    /**
-     * @param list<int> $counts
-     *
-     * @return list<int>
-     */
-    private static function runningSums(array $counts): array
-    {
-        $sum = 0;
-        $sums = [];
-        foreach ($counts as $count) {
-            $sums[] = $sum += $count;
-        }
-
-        return $sums;
-    }
-
-    /**
-     * @template T of int|float
-     *
-     * @param list<T> $sorted
-     *
-     * @return array{list<T>, list<int>}
-     */
-    private static function runs(array $sorted): array
-    {
-        $values = [];
-        $counts = [];
-        $run = 0;
-        $current = null;
-        foreach ($sorted as $value) {
-            if ($run > 0 && $value === $current) {
-                ++$run;
-                continue;
-            }
-            if ($current !== null) {
-                $values[] = $current;
-                $counts[] = $run;
-            }
-            $current = $value;
-            $run = 1;
-        }
-        if ($current !== null) {
-            $values[] = $current;
-            $counts[] = $run;
-        }
-
-        return [$values, $counts];
     }
 }

@@ -31,7 +31,7 @@ final class StackResource extends JsonResource
         $bars = self::bars($stack->bars);
 
         return [
-            'axis' => self::axis($stack->axis),
+            'axis' => self::axis($stack->bars->axis),
             ...$bars,
             'lanes' => array_map(static fn(array $lane, ?BoxPlot $box): array => [...$lane, 'box' => $box === null ? null : self::box($box)], $bars['lanes'], $stack->boxes),
             'markers' => $stack->markers,

@@ -70,7 +70,7 @@ final class AlignedStackTest extends TestCase
         self::assertSame($overall->counts, array_map(static fn(int $x, int $y): int => $x + $y, $first->counts, $second->counts));
         $inGroups = (float) max(...$first->counts, ...$second->counts);
         self::assertSame([(float) max($overall->counts), $inGroups, $inGroups], $stack->bars->highest);
-        self::assertLessThanOrEqual($stack->bars->classes->edges()[0], $stack->axis->from);
+        self::assertLessThanOrEqual($stack->bars->classes->edges()[0], $stack->bars->axis->from);
     }
 
     public function test_a_group_without_values_has_an_empty_lane_and_no_box(): void

@@ -46,7 +46,7 @@ final class StackOptionsTest extends TestCase
 
         self::assertSame([HeightScale::Density, [2, 3], 1], [$stack->bars->scale, $stack->bars->histograms[0]->counts, $stack->bars->histograms[0]->above]);
         self::assertEqualsWithDelta([2 / 6 / 5, 3 / 6 / 15], $stack->bars->heights[0], 1e-15);
-        self::assertGreaterThanOrEqual(40.0, $stack->axis->to, 'what the classes leave out is on the axis');
+        self::assertGreaterThanOrEqual(40.0, $stack->bars->axis->to, 'what the classes leave out is on the axis');
     }
 
     public function test_areas_of_densities_add_up_to_one_and_cumulative_percents_reach_a_hundred(): void
@@ -132,7 +132,7 @@ final class StackOptionsTest extends TestCase
         $stack = AlignedStack::of($all, [], new Basis(), new StackOptions(zoom: StackOptions::zoomOfWord('0:5')));
 
         self::assertNotNull($stack);
-        self::assertSame([0.0, 5.0], [$stack->axis->from, $stack->axis->to]);
+        self::assertSame([0.0, 5.0], [$stack->bars->axis->from, $stack->bars->axis->to]);
         self::assertSame(['0.00', '5.00'], [$stack->crosshair->values[0], $stack->crosshair->values[300]]);
         self::assertSame('75.0', $stack->crosshair->percentiles[300]);
         self::assertSame(40.0, $stack->boxes[0]?->max);
