@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { Button } from '../ui/Button';
-import { usePaste } from './queries';
+import { useTextImport } from '../api/imports';
 
 const field = 'rounded-md border border-hair-strong bg-surface px-2.5 py-1.5';
 
@@ -9,7 +9,7 @@ const field = 'rounded-md border border-hair-strong bg-surface px-2.5 py-1.5';
 export function Paste({ text: initial }: { text: string }) {
     const [text, setText] = useState(initial);
     const [title, setTitle] = useState('');
-    const paste = usePaste();
+    const paste = useTextImport();
     const navigate = useNavigate();
     return (
         <form

@@ -47,17 +47,6 @@ export function useBeginImport(id: number) {
     });
 }
 
-export function usePaste() {
-    return useMutation({
-        mutationFn: async ({ text, title }: { text: string; title: string }) => {
-            const form = new FormData();
-            form.append('text', text);
-            form.append('title', title);
-            return bodyOf(await api.POST('/imports', { body: form as never, bodySerializer: (body) => body as never }));
-        },
-    });
-}
-
 /** A dataset without rows, to be typed into. */
 export function useStartBlank() {
     return useMutation({ mutationFn: async () => bodyOf(await api.POST('/datasets', { body: { title: 'Typed in' } })) });

@@ -2,8 +2,7 @@ import type { ScaleLinear } from 'd3-scale';
 import { useState } from 'react';
 import type { Box } from '../api/client';
 import { counted } from '../ui/format';
-
-const RING = 3.6;
+import { MeanMark, OutlierMark } from './marks';
 
 /** Box, whiskers, a heavy median, a small triangle for the mean under it; rings and diamonds for outliers. */
 export function BoxMark({
@@ -81,11 +80,7 @@ export function BoxMark({
                     }}
                     onPointerLeave={() => setHovered(null)}
                 >
-                    {mark.far ? (
-                        <path d={`M${x(mark.value)} ${middle - 5}l5 5-5 5-5-5z`} fill={colour} stroke="none" />
-                    ) : (
-                        <circle cx={x(mark.value)} cy={middle} r={RING} />
-                    )}
+                    <OutlierMark x={x(mark.value)} y={middle} isFar={mark.far} colour={colour} />
                     <title>{`${mark.text}${inUnit}${mark.count > 1 ? `, ${counted(mark.count, 'row')}` : ''}: show its ${mark.count > 1 ? 'rows' : 'row'}`}</title>
                 </g>
             ))}
@@ -103,7 +98,7 @@ export function BoxMark({
                     {`${named[hovered.text]}: ${hovered.text}${inUnit}`}
                 </text>
             )}
-            {box.mean !== null && <path data-mean="" d={`M${x(box.mean)} ${middle + half + 1}l4.5 7h-9z`} fill={colour} stroke="none" />}
+            {box.mean !== null && <MeanMark x={x(box.mean)} y={middle + half + 1} colour={colour} />}
         </g>
     );
 }

@@ -1,6 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import type { Axis, Box } from '../api/client';
 import { laneColour } from './colours';
+import { MeanMark, OutlierMark } from './marks';
 import { PictureOut } from './PictureOut';
 import { spread } from './spread';
 import { useWidth } from './useWidth';
@@ -24,7 +25,6 @@ const LENGTH = 340;
 const THICK = 26;
 const THIN = 5;
 const AXIS = 44;
-const RING = 3.6;
 const CHARACTER = 7.4;
 
 /** Boxes beside one another on one axis, lying or standing: whiskers, a heavy median, a triangle for the mean, rings and diamonds for outliers. */
@@ -147,21 +147,17 @@ function OneBox({
                 const [cx, cy] = look.isUpright ? [0, along(mark.value)] : [along(mark.value), 0];
                 return (
                     <g key={i} data-outlier={mark.far ? 'far' : 'near'}>
-                        {mark.far ? (
-                            <path d={`M${cx} ${cy - 5}l5 5-5 5-5-5z`} fill={colour} stroke="none" />
-                        ) : (
-                            <circle cx={cx} cy={cy} r={RING} />
-                        )}
+                        <OutlierMark x={cx} y={cy} isFar={mark.far} colour={colour} />
                         <title>{mark.text}</title>
                     </g>
                 );
             })}
             {box.mean !== null && (
-                <path
-                    data-mean=""
-                    d={look.isUpright ? `M${half + 1} ${along(box.mean)}l7 4.5v-9z` : `M${along(box.mean)} ${half + 1}l4.5 7h-9z`}
-                    fill={colour}
-                    stroke="none"
+                <MeanMark
+                    x={look.isUpright ? half + 1 : along(box.mean)}
+                    y={look.isUpright ? along(box.mean) : half + 1}
+                    isUpright={look.isUpright}
+                    colour={colour}
                 />
             )}
         </g>

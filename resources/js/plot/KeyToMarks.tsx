@@ -1,5 +1,6 @@
 import type { Stack } from '../api/client';
 import { count, counted } from '../ui/format';
+import { MeanMark, OutlierMark } from './marks';
 
 /** What the marks mean, in words; only those that occur, and whatever the picture cannot show. */
 export function KeyToMarks({ stack, fences }: { stack: Stack; fences: number }) {
@@ -7,15 +8,15 @@ export function KeyToMarks({ stack, fences }: { stack: Stack; fences: number }) 
     const hidden = stack.lanes[0]?.box?.outliers;
     return (
         <figcaption className="mt-1 flex flex-wrap gap-x-4 gap-y-0.5 text-fine text-soft">
-            <Entry mark={<path d="M6 3l4.5 7h-9z" fill="currentColor" />}>mean</Entry>
+            <Entry mark={<MeanMark x={6} y={3} colour="currentColor" />}>mean</Entry>
             <Entry mark={<path d="M6 1v10" stroke="currentColor" strokeWidth="3.5" />}>median</Entry>
             {outliers.some((mark) => !mark.far) && (
-                <Entry mark={<circle cx="6" cy="6" r="3.6" fill="none" stroke="currentColor" strokeWidth="1.5" />}>
+                <Entry mark={<OutlierMark x={6} y={6} isFar={false} colour="currentColor" />}>
                     {`beyond ${fences} interquartile ranges`}
                 </Entry>
             )}
             {outliers.some((mark) => mark.far) && (
-                <Entry mark={<path d="M6 1l5 5-5 5-5-5z" fill="currentColor" />}>{`beyond ${2 * fences}`}</Entry>
+                <Entry mark={<OutlierMark x={6} y={6} isFar colour="currentColor" />}>{`beyond ${2 * fences}`}</Entry>
             )}
             {(stack.dots.per_dot > 1 || stack.dots.bin_width !== null) && (
                 <span>

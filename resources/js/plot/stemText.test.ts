@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import type { Stems } from '../api/client';
-import { backToBack, keyOf, leavesOf, stemText, leafRange } from './stemText';
+import { backToBack, keyOf, leafRange, leavesOf, stemText } from './stemText';
 
 const line = (stem: string, digits: string, leaves: [number, number][], depth = 1, median = false) => ({
     stem,
@@ -34,7 +34,7 @@ test('a display is text with depths, stems and leaves in columns', () => {
         ]),
         high: [{ text: '90', count: 2 }],
     });
-    expect(text.split('\n')).toEqual(['  1  −0 │ 3', '(3)   1 │ 007', '', 'high  90 ×2']);
+    expect(text.split('\n')).toEqual(['  1  −0 │ 3', '½ 3   1 │ 007', '', 'high  90 ×2']);
 });
 
 test('a leaf stands for several where there are many values', () => {

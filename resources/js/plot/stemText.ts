@@ -21,10 +21,10 @@ export function leavesOf(line: Line, perLeaf: number): string {
 
 const stem = (line: Line) => line.stem.replace('-', '−');
 
-/** One display as text: depth, stem, leaves; what is copied is what is seen. */
+/** One display as text: depth, stem, leaves, and ½ with the count of its own on the line that holds the median; what is copied is what is seen. */
 export function stemText(column: Column): string {
     const width = Math.max(0, ...column.lines.map((line) => stem(line).length));
-    const depth = (line: Line) => (line.holds_median ? `(${line.depth})` : String(line.depth));
+    const depth = (line: Line) => (line.holds_median ? `½ ${line.depth}` : String(line.depth));
     const deep = Math.max(3, ...column.lines.map((line) => depth(line).length));
     const ends = (entries: Column['low']) => entries.map(({ text, count }) => (count > 1 ? `${text} ×${count}` : text)).join('  ');
     return [

@@ -9,6 +9,7 @@ import { amend, isAmended } from './amendments';
 import { ClassRows } from './ClassRows';
 import { CopyFigure } from './CopyFigure';
 import { figureName, fullText } from './figureCells';
+import type { Asked } from './PlotPart';
 import { useClasses } from './queries';
 import type { Question } from './question';
 import { StatedEntry } from './StatedEntry';
@@ -25,13 +26,7 @@ export function ClassesPart({
     countsUnit,
     numbers,
     onAsk,
-}: {
-    dataset: number;
-    revision: number;
-    question: Question;
-    variable: string;
-    names: string[];
-    axisName: string;
+}: Asked & {
     basis: string;
     /** What a count of 1 stands for; null = one. */
     countsUnit: string | null;

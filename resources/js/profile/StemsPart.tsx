@@ -98,7 +98,8 @@ export function StemsPart({
                             value={isTurned ? 'yes' : 'no'}
                             onChange={(word) => setIsTurned(word === 'yes')}
                         />
-                        . {keyOf(data)}; leaves are cut off, not rounded.
+                        . {keyOf(data)}; leaves are cut off, not rounded. On the left, how many lie on a line and further out; ½ marks the
+                        line of the median, with its own count.
                     </p>
                     <div className="flex flex-wrap gap-x-10 gap-y-5">
                         {texts.map(({ name, text }, i) => (
