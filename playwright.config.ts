@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
@@ -5,7 +6,8 @@ export default defineConfig({
     outputDir: 'var/test/playwright',
     // One set of pictures: all machines draw with Debian's Chromium and the fonts that ship with the page.
     snapshotPathTemplate: '{testDir}/pictures/{arg}{ext}',
-    workers: 1,
+    // As many as ./test makes accounts for.
+    workers: 2,
     // Generous: a shared machine may stand still for seconds. Nothing here measures speed.
     timeout: 180_000,
     expect: { timeout: 30_000 },
@@ -15,17 +17,6 @@ export default defineConfig({
         baseURL: process.env.ROWTALLY_URL ?? 'http://127.0.0.1:8750',
         viewport: { width: 1280, height: 800 },
         screenshot: 'only-on-failure',
-        launchOptions: {
-            executablePath: '/usr/bin/chromium',
-            args: [
-                '--no-sandbox',
-                '--disable-gpu',
-                '--disable-quic',
-                '--no-first-run',
-                '--disable-background-networking',
-                '--disable-component-update',
-                '--disable-sync',
-            ],
-        },
+        launchOptions: JSON.parse(readFileSync('ops/chromium.json', 'utf8')) as { executablePath: string; args: string[] },
     },
 });

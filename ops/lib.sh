@@ -237,9 +237,9 @@ with_php_settings() { PHP_INI_SCAN_DIR=":$ROOT/ops/php.d" "$@"; }
 artisan() { with_php_settings php -d opcache.enable_cli=0 "$ROOT/artisan" "$@"; }
 
 start_web() {
-    local as_root_flag=()
-    [ "$(id -u)" != 0 ] || as_root_flag=(--allow-to-run-as-root)
-    with_php_settings start_process php-fpm php-fpm8.2 --fpm-config "$RUN/php-fpm.conf" --nodaemonize "${as_root_flag[@]}"
+    local as_root_flags=()
+    [ "$(id -u)" != 0 ] || as_root_flags=(--allow-to-run-as-root -d opcache.preload_user=root)
+    with_php_settings start_process php-fpm php-fpm8.2 --fpm-config "$RUN/php-fpm.conf" --nodaemonize -d "opcache.preload=$ROOT/ops/preload.php" "${as_root_flags[@]}"
     start_process nginx nginx -p "$RUN" -c "$RUN/nginx.conf" -e "$LOG/nginx.log"
     wait_for 30 "the web server" page_answers
 }

@@ -50,8 +50,11 @@ Route::prefix('api')->group(static function (): void {
         Route::get('datasets/{dataset}/standing', [ProfileController::class, 'standing'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/comparison', [ProfileController::class, 'comparison'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/classes', [ClassesController::class, 'show'])->can('view', 'dataset');
+        Route::get('datasets/{dataset}/plots/picture', [PlotController::class, 'picture'])->can('view', 'dataset');
+        Route::post('datasets/{dataset}/plots/picture', [KeptController::class, 'draw'])->can('change', 'dataset');
         Route::get('datasets/{dataset}/plots/dots', [PlotController::class, 'dots'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/plots/bars', [PlotController::class, 'bars'])->can('view', 'dataset');
+        Route::get('datasets/{dataset}/plots/crosshair', [PlotController::class, 'crosshair'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/plots/stems', [PlotController::class, 'stems'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/plots/qq', [PlotController::class, 'qq'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/plots/strips', [PlotController::class, 'strips'])->can('view', 'dataset');

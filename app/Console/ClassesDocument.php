@@ -119,7 +119,7 @@ final readonly class ClassesDocument
     public function tables(): array
     {
         $basis = $this->question->basis;
-        $names = ['Overall', ...array_map(static fn(array $labels): string => implode(' · ', array_map(static fn(?string $label): string => $label ?? 'no entry', $labels)), $this->groups)];
+        $names = ['Overall', ...array_map(Slicing::name(...), $this->groups)];
         $figures = [];
         foreach ($this->profile->figures($basis) as $row) {
             $figures[] = [trim("{$row['label']}  {$row['symbol']}"), ...array_map(fn($figure): string => $this->profile->text($figure, $row['shownAs'], $basis) ?? (string) $figure->reason?->value, $row['figures'])];

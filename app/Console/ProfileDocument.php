@@ -90,7 +90,7 @@ final readonly class ProfileDocument
         $tables = [];
         foreach ($this->variables as $variable) {
             $title = $variable->unit === null ? $variable->name : "{$variable->name} ({$variable->unit})";
-            $columns = array_map(static fn(array $labels): string => implode(' · ', array_map(static fn(?string $label): string => $label ?? 'no entry', $labels)), $this->slicing->labels);
+            $columns = array_map(Slicing::name(...), $this->slicing->labels);
             if ($variable->type !== VariableType::Number) {
                 $tables[$title] = ['head' => ['', 'Overall', ...$columns], 'rows' => $this->labelRows($variable)];
                 continue;

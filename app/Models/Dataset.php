@@ -29,6 +29,8 @@ use Illuminate\Support\Carbon;
  */
 final class Dataset extends Model
 {
+    protected $table = 'datasets';
+
     protected $guarded = [];
 
     /** @return array<string, string> */

@@ -28,6 +28,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class Import extends Model
 {
+    protected $table = 'imports';
+
     protected $guarded = [];
 
     /** @return array<string, string> */

@@ -24,6 +24,8 @@ use Illuminate\Support\Carbon;
  */
 final class KeptItem extends Model
 {
+    protected $table = 'kept_items';
+
     protected $guarded = [];
 
     /** @return array<string, string> */

@@ -34,6 +34,8 @@ use RowTally\Core\Columns\VariableType;
  */
 final class Variable extends Model
 {
+    protected $table = 'variables';
+
     public $timestamps = false;
 
     protected $guarded = [];
@@ -54,6 +56,12 @@ final class Variable extends Model
             'shown_decimals' => 'integer',
             'deleted_at' => 'integer',
         ];
+    }
+
+    /** With its unit, as on an axis. */
+    public function nameWithUnit(): string
+    {
+        return $this->unit === null ? $this->name : "{$this->name} ({$this->unit})";
     }
 
     /** @return BelongsTo<Dataset, $this> */

@@ -8,18 +8,28 @@ use App\Models\Dataset;
 use App\Models\Variable;
 use Brick\Math\BigRational;
 use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Plots\AlignedStack;
 use RowTally\Core\Plots\Bars;
+use RowTally\Core\Plots\Crosshair;
 use RowTally\Core\Plots\DotPlot;
 use RowTally\Core\Plots\NormalQq;
 use RowTally\Core\Plots\OrderedStrip;
 use RowTally\Core\Plots\Slopes;
 use RowTally\Core\Plots\StemLeaf;
+use RowTally\Core\Profile\Slicing;
 use RowTally\Core\Values\Observations;
 
 /** Pictures of one number variable beside its stack, overall and by group, and what lies in a range of it. */
 final readonly class DrawVariable
 {
     public function __construct(private Tallies $tallies) {}
+
+    public function stack(Dataset $dataset, Question $question): ?AlignedStack
+    {
+        $columns = $this->columns($dataset, $question);
+
+        return AlignedStack::of($columns[0], array_slice($columns, 1), $question->basis, $question->stack);
+    }
 
     public function dots(Dataset $dataset, Question $question): DotPlot
     {
@@ -33,10 +43,15 @@ final readonly class DrawVariable
         return Bars::of($columns[0], array_slice($columns, 1), $question->basis->classEdge, $question->stack);
     }
 
+    public function crosshair(Dataset $dataset, Question $question): ?Crosshair
+    {
+        return Crosshair::of($this->columns($dataset, $question)[0], $question->basis, $question->stack);
+    }
+
     /**
      * @param 1|2|5 $lines
      *
-     * @return list<StemLeaf> overall, then the groups that are shown, all in the leaf unit of the overall one
+     * @return non-empty-list<StemLeaf> overall, then the groups that are shown, all in the leaf unit of the overall one
      */
     public function stems(Dataset $dataset, Question $question, ?int $unit, int $lines, bool $apart): array
     {
@@ -55,7 +70,7 @@ final readonly class DrawVariable
         return array_map(static fn(Observations $group): NormalQq => NormalQq::of($group, $question->basis), $this->columns($dataset, $question));
     }
 
-    /** @return list<OrderedStrip> */
+    /** @return non-empty-list<OrderedStrip> */
     public function strips(Dataset $dataset, Question $question): array
     {
         return array_map(static fn(Observations $group): OrderedStrip => OrderedStrip::of($group, $question->basis), $this->columns($dataset, $question));
@@ -85,6 +100,14 @@ final readonly class DrawVariable
             'countDecimals' => $observations->countDecimals,
             'mean' => $count === 0 ? null : $observations->values->sumBetween($first, $last)->dividedBy($count),
         ];
+    }
+
+    /** @return list<string> what the columns are called: overall, then the groups that are shown */
+    public function names(Dataset $dataset, Question $question): array
+    {
+        $slice = Slice::of($dataset, $question, $this->tallies);
+
+        return ['Overall', ...array_map(static fn(int $group): string => Slicing::name($slice->labels[$group]), $slice->shownGroups($question->showsNoEntry))];
     }
 
     private function variable(Dataset $dataset, Question $question): Variable

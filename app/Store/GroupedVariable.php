@@ -41,15 +41,6 @@ final readonly class GroupedVariable
     private function byGroup(Dataset $dataset, Variable $variable, Question $question): FrequencyTable
     {
         $slice = Slice::of($dataset, $question, $this->tallies);
-        $all = $this->tallies->labels($variable, $slice, $dataset->revision);
-        $shown = [0, ...array_map(static fn(int $group): int => $group + 1, $slice->shownGroups($question->showsNoEntry))];
-
-        return new FrequencyTable(
-            $all->kind,
-            $all->labels,
-            array_map(static fn(int $column): array => $all->counts[$column], $shown),
-            array_map(static fn(int $column): int => $all->missing[$column], $shown),
-            $all->countDecimals,
-        );
+        return $this->tallies->labels($variable, $slice, $dataset->revision)->columns([0, ...array_map(static fn(int $group): int => $group + 1, $slice->shownGroups($question->showsNoEntry))]);
     }
 }

@@ -136,16 +136,7 @@ final readonly class ProfileVariables
 
     private function frequencies(Dataset $dataset, Variable $variable, Slice $slice, Question $question): FrequencyTable
     {
-        $all = $this->tallies->labels($variable, $slice, $dataset->revision);
-        $shown = [0, ...array_map(static fn(int $group): int => $group + 1, $slice->shownGroups($question->showsNoEntry))];
-
-        return new FrequencyTable(
-            $all->kind,
-            $all->labels,
-            array_map(static fn(int $column): array => $all->counts[$column], $shown),
-            array_map(static fn(int $column): int => $all->missing[$column], $shown),
-            $all->countDecimals,
-        );
+        return $this->tallies->labels($variable, $slice, $dataset->revision)->columns([0, ...array_map(static fn(int $group): int => $group + 1, $slice->shownGroups($question->showsNoEntry))]);
     }
 
     /** @return non-empty-list<Observations> overall, then the groups that are shown */

@@ -29,6 +29,11 @@ final class UnknownVariable extends RuntimeException
         return new self("\"{$name}\" has no figures: it is no number.");
     }
 
+    public static function hasNothingToDraw(string $name): self
+    {
+        return new self("There is no value of \"{$name}\" to draw.");
+    }
+
     public static function noGroup(int $column): self
     {
         return new self("There is no group {$column}; 0 is overall, then come the groups in their order.");

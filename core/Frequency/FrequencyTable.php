@@ -17,6 +17,9 @@ namespace RowTally\Core\Frequency;
  */
 final readonly class FrequencyTable
 {
+    /** @var list<list<int>> by column: the counts of all rows up to each */
+    private array $upTo;
+
     /**
      * @param list<string>    $labels
      * @param list<list<int>> $counts  by column, overall first; each in the order of the labels
@@ -28,7 +31,15 @@ final readonly class FrequencyTable
         public array $counts,
         public array $missing,
         public int $countDecimals = 0,
-    ) {}
+    ) {
+        $this->upTo = array_map(static function (array $column): array {
+            $sum = 0;
+
+            return array_map(static function (int $count) use (&$sum): int {
+                return $sum += $count;
+            }, $column);
+        }, $counts);
+    }
 
     /**
      * The first column of several tables over the same labels as columns, after what they add up to.
@@ -43,6 +54,22 @@ final readonly class FrequencyTable
         $sums = array_map(static fn(int $row): int => array_sum(array_column($columns, $row)), array_keys($tables[0]->labels));
 
         return new self($tables[0]->kind, $tables[0]->labels, [$sums, ...$columns], [array_sum($missing), ...$missing], $decimals);
+    }
+
+    /**
+     * Some of the columns, overall and the groups that are shown, say.
+     *
+     * @param list<int> $shown
+     */
+    public function columns(array $shown): self
+    {
+        return new self(
+            $this->kind,
+            $this->labels,
+            array_map(fn(int $column): array => $this->counts[$column], $shown),
+            array_map(fn(int $column): int => $this->missing[$column], $shown),
+            $this->countDecimals,
+        );
     }
 
     /** The most frequent first; equal ones as they were. */
@@ -62,7 +89,7 @@ final readonly class FrequencyTable
 
     public function total(int $column): int
     {
-        return array_sum($this->counts[$column]);
+        return $this->upTo[$column] === [] ? 0 : $this->upTo[$column][count($this->upTo[$column]) - 1];
     }
 
     public function percentOfAll(int $column, int $row): ?string
@@ -82,7 +109,7 @@ final readonly class FrequencyTable
 
     public function cumulativePercent(int $column, int $row): ?string
     {
-        return self::percent(array_sum(array_slice($this->counts[$column], 0, $row + 1)), $this->total($column));
+        return self::percent($this->upTo[$column][$row], $this->total($column));
     }
 
     /** Of all with this label, in any group. */

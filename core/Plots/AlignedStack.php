@@ -23,7 +23,6 @@ final readonly class AlignedStack
         public Bars $bars,
         public array $boxes,
         public array $markers,
-        public Crosshair $crosshair,
         /** The overall values above it all, on the same axis. */
         public DotPlot $dots,
     ) {}
@@ -41,7 +40,6 @@ final readonly class AlignedStack
             $bars,
             array_map(static fn(Observations $group): ?BoxPlot => $group->n() === 0 ? null : BoxPlot::of($group, $basis), [$overall, ...$groups]),
             array_merge(...array_map(static fn(Marker $marker): array => $marker->lines($overall, $basis), $options->markers)),
-            Crosshair::over($bars->axis, $bars->histograms[0], $overall, $basis),
             DotPlot::strip($overall),
         );
     }

@@ -15,9 +15,10 @@ use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\OrderedValues;
 
 /**
- * What the crosshair says at each place of an axis, a pixel or two apart, so that the page need not ask while it moves.
+ * What the crosshair says at each place of the axis of a stack, a pixel or two apart, so that the page need not ask while it moves.
  *
  * Definition  percentile rank and z-score as `Standing`, at `PLACES` + 1 equal steps.
+ * Undefined   no places without values.
  * Accuracy    exact at the places as they are shown; of very many values the percentile between two edges of classes lies on the straight line.
  * Cost        one search a place.
  */
@@ -38,7 +39,15 @@ final readonly class Crosshair
         public array $z,
     ) {}
 
-    public static function over(Axis $axis, Histogram $histogram, Observations $observations, Basis $basis): self
+    /** @return self|null null when there is no value to draw */
+    public static function of(Observations $observations, Basis $basis, StackOptions $options = new StackOptions()): ?self
+    {
+        $bars = Bars::of($observations, [], $basis->classEdge, $options);
+
+        return $bars === null ? null : self::over($bars->axis, $bars->histograms[0], $observations, $basis);
+    }
+
+    private static function over(Axis $axis, Histogram $histogram, Observations $observations, Basis $basis): self
     {
         $n = $observations->n();
         $values = $percentiles = $z = [];

@@ -39,6 +39,8 @@ final readonly class DotPlot
         public ?BigDecimal $binWidth,
         /** in the unit of the counts */
         public int $perDot,
+        /** Counts are whole numbers of 10^−countDecimals. */
+        public int $countDecimals,
     ) {}
 
     /** A low plot of all values, to stand above others. */
@@ -53,7 +55,7 @@ final readonly class DotPlot
         $overall = $columns[0];
         $n = $overall->n();
         if ($n === 0) {
-            return new self(null, [], [], null, 1);
+            return new self(null, [], [], null, 1, 0);
         }
         $values = $overall->values;
         [$min, $max] = [$values->at(1), $values->at($n)];
@@ -82,6 +84,7 @@ final readonly class DotPlot
             ], $counts, $columns),
             $width,
             $perDot,
+            $overall->countDecimals,
         );
     }
 

@@ -40,6 +40,20 @@ final readonly class Slicing
     ) {}
 
     /**
+     * How a group is called: its labels, a blank one in marks, and words where there is none.
+     *
+     * @param list<string|null> $labels
+     */
+    public static function name(array $labels): string
+    {
+        return implode(' · ', array_map(static fn(?string $label): string => match (true) {
+            $label === null => 'no entry',
+            trim($label) === '' => "“{$label}”",
+            default => $label,
+        }, $labels));
+    }
+
+    /**
      * @param list<string> $by       names of the splitting variables, none to two
      * @param list<string> $complete names of the variables that must have a value
      *

@@ -29,6 +29,16 @@ final class Rooms
             ->because('the same services answer the address, the shell and the queue');
     }
 
+    public function test_drawings_know_only_geometry(): Rule
+    {
+        return PHPat::rule()
+            ->classes(Selector::inNamespace('App\Drawing'))
+            ->canOnlyDependOn()
+            ->classes(Selector::inNamespace('App\Drawing'), Selector::inNamespace('RowTally\Core'), Selector::inNamespace('Brick\Math'))
+            ->because('a picture is drawn from what the page gets too, and nothing else')
+        ;
+    }
+
     public function test_http_asks_no_database(): Rule
     {
         return PHPat::rule()

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { demo, signIn } from './steps';
+import { demo, signInTo } from './steps';
 
 test('a wrong password is said so and the right one opens the address that was asked for', async ({ page }) => {
     await page.goto('/datasets/5/profile?of=temper&as=population');
@@ -15,7 +15,7 @@ test('a wrong password is said so and the right one opens the address that was a
 });
 
 test('signing out ends the session', async ({ page }) => {
-    await signIn(page);
+    await signInTo(page, demo);
     await page.getByRole('button', { name: 'Sign out' }).click();
     await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
     await page.goto('/datasets');
@@ -23,7 +23,7 @@ test('signing out ends the session', async ({ page }) => {
 });
 
 test('the list shows the demo datasets with rows, variables and when they changed', async ({ page }) => {
-    await signIn(page);
+    await signInTo(page, demo);
     const row = page.getByRole('row', { name: /Spring inspection/ }).first();
     await expect(row).toContainText('236');
     await expect(row).toContainText('12');
@@ -31,7 +31,7 @@ test('the list shows the demo datasets with rows, variables and when they change
 });
 
 test('a dataset of nobody is not there', async ({ page }) => {
-    await signIn(page);
+    await signInTo(page, demo);
     await page.goto('/datasets/999999/profile');
     await expect(page.getByRole('alert')).toContainText('There is nothing here under this address, or it is not yours.');
 });

@@ -33,6 +33,21 @@ test('bars follow the classes that are typed, and say what they leave out', asyn
     await expect(page.getByText('outside the classes')).toBeHidden();
 });
 
+test('a boundary that is typed over in the table of classes changes the bars', async ({ page }) => {
+    const many = Array.from({ length: 80 }, (_, i) => (i / 4 + 0.1).toFixed(2));
+    await uploadAndOpen(page, 'boundaries.csv', `x (kg)\n${many.join('\n')}\n`, 'x');
+    await type(page, /^Classes:/, 'Classes', '0:5');
+    const bars = page.locator('rect[data-bar]');
+    await expect(bars.first().locator('title')).toHaveText('0 to under 5: 20 rows');
+    await page.getByRole('button', { name: 'Where the class 0 to under 5 ends: 5, change it' }).click();
+    await page.getByRole('textbox', { name: 'Where the class 0 to under 5 ends' }).fill('12');
+    await page.keyboard.press('Enter');
+    // It takes 10 along, which it overtakes.
+    await expect(bars.first().locator('title')).toHaveText('0 to under 12: 48 rows');
+    await expect(page).toHaveURL(/classes=0%2C12%2C15%2C20/);
+    await expect(page.getByRole('rowheader', { name: '12 to under 15' })).toBeVisible();
+});
+
 test('heights, lines and the normal curve are chosen in the sentence above the stack', async ({ page }) => {
     await uploadAndOpen(page, 'heights.csv', file, 'x');
     await choose(page, /^Bars show/, 'cumulative percent');

@@ -2,20 +2,27 @@ import { type Cookie, expect, type Page } from '@playwright/test';
 
 export const demo = { email: 'demo@rowtally.example', password: 'fenmoor' };
 
+/** Each of the browsers that run side by side has an account of its own: what is chosen is remembered by the account. */
+const own = { email: `browser-${process.env.TEST_PARALLEL_INDEX ?? 0}@rowtally.example`, password: 'browser-tests' };
+
 /** The session of the first test that signed in; the others go on with it, which takes no form and no password to be hashed. */
 let session: Cookie[] = [];
+
+export async function signInTo(page: Page, account: { email: string; password: string }): Promise<void> {
+    await page.goto('/datasets');
+    await page.getByLabel('E-mail').fill(account.email);
+    await page.getByLabel('Password').fill(account.password);
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(page.getByRole('heading', { name: 'Datasets' })).toBeVisible();
+}
 
 export async function signIn(page: Page): Promise<void> {
     await page.context().addCookies(session);
     await page.goto('/datasets');
-    const datasets = page.getByRole('heading', { name: 'Datasets' });
     const form = page.getByLabel('E-mail');
-    await expect(datasets.or(form)).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Datasets' }).or(form)).toBeVisible();
     if (await form.isVisible()) {
-        await form.fill(demo.email);
-        await page.getByLabel('Password').fill(demo.password);
-        await page.getByRole('button', { name: 'Sign in' }).click();
-        await expect(datasets).toBeVisible();
+        await signInTo(page, own);
     }
     // Chosen figures are remembered by the account, which all tests share.
     await page.evaluate(async () => {
@@ -54,7 +61,7 @@ export async function uploadAndOpen(page: Page, name: string, content: string | 
     }
 }
 
-export async function choose(page: Page, what: RegExp, words: string): Promise<void> {
+export async function choose(page: Page, what: RegExp | string, words: string): Promise<void> {
     await page.getByRole('button', { name: what }).click();
     // What the choice does follows its words in the name.
     await page.getByRole('menuitemradio', { name: new RegExp(`^${words.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}`) }).click();

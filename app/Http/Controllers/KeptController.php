@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\DrawPicture;
+use App\Http\Requests\KeepPictureRequest;
 use App\Http\Requests\KeepRequest;
 use App\Http\Requests\KeptWordsRequest;
 use App\Http\Resources\KeptItemResource;
@@ -26,6 +28,14 @@ final class KeptController
     {
         /** @var array<string, mixed> $item */
         $item = $request->validated();
+
+        return new JsonResponse(new KeptItemResource($keep->keep($dataset, [...$item, 'kind' => 'table'])), 201);
+    }
+
+    /** A picture is drawn here, of the data as they are now. */
+    public function draw(Dataset $dataset, KeepPictureRequest $request, DrawPicture $draw, KeepItems $keep): JsonResponse
+    {
+        $item = [...$request->item(), 'kind' => 'picture', 'content' => $draw->svg($dataset, $request), 'revision' => $dataset->revision];
 
         return new JsonResponse(new KeptItemResource($keep->keep($dataset, $item)), 201);
     }

@@ -8,7 +8,7 @@ use Closure;
 use Illuminate\Validation\Rules\Enum;
 
 /** One more picture of one variable, or a range of its values. */
-final class PlotRequest extends ProfileRequest
+class PlotRequest extends ProfileRequest
 {
     /** @return array<string, list<string|Enum|Closure>> */
     public function rules(): array

@@ -6,10 +6,9 @@ namespace App\Http\Resources;
 
 use App\Models\User;
 use Illuminate\Http\Request;
-use Illuminate\Http\Resources\Json\JsonResource;
 
 /** @property User $resource */
-final class AccountResource extends JsonResource
+final class AccountResource extends PlainResource
 {
     /** @return array{name: string, email: string} */
     public function toArray(Request $request): array

@@ -6,10 +6,9 @@ namespace App\Http\Resources;
 
 use App\Models\Revision;
 use Illuminate\Http\Request;
-use Illuminate\Http\Resources\Json\JsonResource;
 
 /** @property Revision $resource */
-final class ChangeResource extends JsonResource
+final class ChangeResource extends PlainResource
 {
     /** @return array<string, mixed> */
     public function toArray(Request $request): array

@@ -7,7 +7,6 @@ namespace App\Http\Resources;
 use App\Store\Question;
 use Brick\Math\BigRational;
 use Illuminate\Http\Request;
-use Illuminate\Http\Resources\Json\JsonResource;
 use RowTally\Core\Display\DecimalText;
 use RowTally\Core\Figures\Figure;
 use RowTally\Core\Grouped\ClassRow;
@@ -18,7 +17,7 @@ use RowTally\Core\Values\Exact;
 use RowTally\Core\Working\Written;
 
 /** @property GroupedProfile $resource */
-final class ClassesResource extends JsonResource
+final class ClassesResource extends PlainResource
 {
     /** @param list<string>|null $names of the columns, overall first; null where groups have theirs from what splits the rows */
     public function __construct(GroupedProfile $profile, private readonly Question $question, private readonly ?array $names)

@@ -6,10 +6,9 @@ namespace App\Http\Resources;
 
 use App\Models\Dataset;
 use Illuminate\Http\Request;
-use Illuminate\Http\Resources\Json\JsonResource;
 
 /** @property Dataset $resource */
-final class DatasetSummaryResource extends JsonResource
+final class DatasetSummaryResource extends PlainResource
 {
     /** @return array<string, mixed> */
     public function toArray(Request $request): array

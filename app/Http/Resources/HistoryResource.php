@@ -10,10 +10,9 @@ use App\Models\Variable;
 use App\Store\Changes\History;
 use App\Store\DeletedRows;
 use Illuminate\Http\Request;
-use Illuminate\Http\Resources\Json\JsonResource;
 
 /** @property array{dataset: Dataset, history: History} $resource */
-final class HistoryResource extends JsonResource
+final class HistoryResource extends PlainResource
 {
     /** @return array<string, mixed> */
     public function toArray(Request $request): array

@@ -7,10 +7,9 @@ namespace App\Http\Resources;
 use App\Models\Import;
 use App\Models\ImportStatus;
 use Illuminate\Http\Request;
-use Illuminate\Http\Resources\Json\JsonResource;
 
 /** @property Import $resource */
-final class ImportResource extends JsonResource
+final class ImportResource extends PlainResource
 {
     /** @return array<string, mixed> */
     public function toArray(Request $request): array

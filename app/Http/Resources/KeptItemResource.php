@@ -6,10 +6,9 @@ namespace App\Http\Resources;
 
 use App\Models\KeptItem;
 use Illuminate\Http\Request;
-use Illuminate\Http\Resources\Json\JsonResource;
 
 /** @property KeptItem $resource */
-final class KeptItemResource extends JsonResource
+final class KeptItemResource extends PlainResource
 {
     /** @return array<string, mixed> */
     public function toArray(Request $request): array

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use Illuminate\Http\Request;
-use Illuminate\Http\Resources\Json\JsonResource;
 use RowTally\Core\Match\Explanation;
 
 /** @property array{matches: list<array{explanation: Explanation, text: string|null}>, nearest: list<array{explanation: Explanation, text: string|null}>} $resource */
-final class MatchResource extends JsonResource
+final class MatchResource extends PlainResource
 {
     /** @return array<string, mixed> */
     public function toArray(Request $request): array

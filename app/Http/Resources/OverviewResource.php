@@ -7,12 +7,11 @@ namespace App\Http\Resources;
 use App\Store\ProfileAnswer;
 use App\Store\VariableSheet;
 use Illuminate\Http\Request;
-use Illuminate\Http\Resources\Json\JsonResource;
 use RowTally\Core\Columns\DateEnds;
 use RowTally\Core\Figures\Statistic;
 
 /** @property ProfileAnswer $resource */
-final class OverviewResource extends JsonResource
+final class OverviewResource extends PlainResource
 {
     /** @return array<string, mixed> */
     public function toArray(Request $request): array

@@ -7,14 +7,13 @@ namespace App\Http\Resources;
 use App\Store\ProfileAnswer;
 use App\Store\VariableSheet;
 use Illuminate\Http\Request;
-use Illuminate\Http\Resources\Json\JsonResource;
 use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Display\FigureText;
 use RowTally\Core\Grouped\ClassCost;
 use RowTally\Core\Grouped\GroupedProfile;
 
 /** @property ProfileAnswer $resource */
-final class ProfileResource extends JsonResource
+final class ProfileResource extends PlainResource
 {
     /** @return array<string, mixed> */
     public function toArray(Request $request): array

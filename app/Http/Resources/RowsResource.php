@@ -6,10 +6,9 @@ namespace App\Http\Resources;
 
 use App\Store\RowsAnswer;
 use Illuminate\Http\Request;
-use Illuminate\Http\Resources\Json\JsonResource;
 
 /** @property RowsAnswer $resource */
-final class RowsResource extends JsonResource
+final class RowsResource extends PlainResource
 {
     /** @return array<string, mixed> */
     public function toArray(Request $request): array

@@ -8,7 +8,6 @@ use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
 use Brick\Math\RoundingMode;
 use Illuminate\Http\Request;
-use Illuminate\Http\Resources\Json\JsonResource;
 use RowTally\Core\Display\DecimalText;
 use RowTally\Core\Plots\AlignedStack;
 use RowTally\Core\Plots\Axis;
@@ -19,7 +18,7 @@ use RowTally\Core\Plots\RoundNumbers;
 use RowTally\Core\Values\Exact;
 
 /** @property AlignedStack $resource */
-final class StackResource extends JsonResource
+final class StackResource extends PlainResource
 {
     private const LEVELS = 3;
     private const SHORT_DECIMALS = 4;
@@ -41,7 +40,6 @@ final class StackResource extends JsonResource
                 'per_dot' => intdiv($stack->dots->perDot, 10 ** $stack->bars->countDecimals),
                 'bin_width' => $stack->dots->binWidth === null ? null : Axis::roundText($stack->dots->binWidth),
             ],
-            'crosshair' => ['values' => $stack->crosshair->values, 'percentiles' => $stack->crosshair->percentiles, 'z' => $stack->crosshair->z],
         ];
     }
 

@@ -6,7 +6,6 @@ namespace App\Http\Resources;
 
 use App\Models\Variable;
 use Illuminate\Http\Request;
-use Illuminate\Http\Resources\Json\JsonResource;
 use RowTally\Core\Display\DecimalText;
 use RowTally\Core\Figures\Figure;
 use RowTally\Core\Figures\Percentile;
@@ -15,7 +14,7 @@ use RowTally\Core\Values\Observations;
 use RowTally\Core\Working\Written;
 
 /** @property array{standing: Standing, observations: Observations, variable: Variable} $resource */
-final class StandingResource extends JsonResource
+final class StandingResource extends PlainResource
 {
     /** @return array<string, mixed> */
     public function toArray(Request $request): array

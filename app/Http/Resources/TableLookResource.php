@@ -8,10 +8,9 @@ use App\Intake\RecognisedVariable;
 use App\Intake\TableLook;
 use App\Intake\UnreadKind;
 use Illuminate\Http\Request;
-use Illuminate\Http\Resources\Json\JsonResource;
 
 /** @property TableLook $resource */
-final class TableLookResource extends JsonResource
+final class TableLookResource extends PlainResource
 {
     /** @return array<string, mixed> */
     public function toArray(Request $request): array

@@ -6,11 +6,10 @@ namespace App\Http\Resources;
 
 use App\Models\Variable;
 use Illuminate\Http\Request;
-use Illuminate\Http\Resources\Json\JsonResource;
 use RowTally\Core\Columns\VariableType;
 
 /** @property Variable $resource */
-final class VariableResource extends JsonResource
+final class VariableResource extends PlainResource
 {
     /** @return array<string, mixed> */
     public function toArray(Request $request): array

@@ -6,12 +6,11 @@ namespace App\Http\Resources;
 
 use App\Store\Question;
 use Illuminate\Http\Request;
-use Illuminate\Http\Resources\Json\JsonResource;
 use RowTally\Core\Figures\Statistic;
 use RowTally\Core\Working\Working;
 
 /** @property Working $resource */
-final class WorkingResource extends JsonResource
+final class WorkingResource extends PlainResource
 {
     public function __construct(Working $working, private readonly Statistic $statistic, private readonly Question $question)
     {

@@ -19,6 +19,7 @@ export type Kept = Schemas['Kept'];
 export type Matches = Schemas['Matches'];
 export type Overview = Schemas['Overview'];
 export type Profile = Schemas['Profile'];
+export type Crosshair = NonNullable<components['schemas']['CrosshairAnswer']['crosshair']>;
 export type ProfileWords = NonNullable<paths['/datasets/{dataset}/profile']['get']['parameters']['query']>;
 export type QuartileRule = Schemas['QuartileRule'];
 export type Reading = Schemas['Reading'];

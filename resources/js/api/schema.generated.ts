@@ -488,6 +488,112 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/datasets/{dataset}/plots/crosshair": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        get: operations["readCrosshair"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/datasets/{dataset}/plots/picture": {
+        parameters: {
+            query: {
+                /** @description Keys of variables, set apart by commas; at most 60. */
+                of?: components["parameters"]["of"];
+                /** @description Keys of one or two variables that split the rows; a number by its classes. */
+                by?: components["parameters"]["by"];
+                /** @description The default is sample. */
+                as?: components["parameters"]["as"];
+                /** @description The default is halves-excluded. */
+                quartiles?: components["parameters"]["quartiles"];
+                /** @description Which side of a class is closed; the default is left. */
+                edges?: components["parameters"]["edges"];
+                /** @description The default is per-variable. */
+                missing?: components["parameters"]["missing"];
+                /** @description Key of the number variable that says how often a row counts. */
+                counts?: components["parameters"]["counts"];
+                /** @description A condition that leaves rows in. */
+                where?: components["parameters"]["where"];
+                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
+                fences?: components["parameters"]["fences"];
+                /** @description Confidence level; the default is 0.95. */
+                level?: components["parameters"]["level"];
+                /** @description data+1 (the default), a number, or s4 for significant digits. */
+                decimals?: components["parameters"]["decimals"];
+                /** @description Keys of figures or names of sets; the default is what the account chose last. */
+                figures?: components["parameters"]["figures"];
+                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
+                percentiles?: components["parameters"]["percentiles"];
+                /** @description Rows without an entry of a splitting variable; the default is show. */
+                no_entry?: components["parameters"]["no_entry"];
+                /** @description Of frequency tables; the default is own. */
+                order?: components["parameters"]["order"];
+                /** @description A row for each value though they are many. */
+                distinct?: components["parameters"]["distinct"];
+                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
+                classes?: components["parameters"]["classes"];
+                /** @description What the height of a bar stands for; the default is count. */
+                scale?: components["parameters"]["scale"];
+                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
+                marks?: components["parameters"]["marks"];
+                /** @description A normal curve over the bars. */
+                curve?: components["parameters"]["curve"];
+                /** @description Whether the groups share a scale; the default is common. */
+                lanes?: components["parameters"]["lanes"];
+                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
+                zoom?: components["parameters"]["zoom"];
+                /** @description What the limits of classes stand for; recognised if not given. */
+                limits?: components["parameters"]["limits"];
+                /** @description What is known better of classes, such as edge0:5.5,width7:10,middle2:14.2,unit:0.1; places from 0, the lowest. */
+                amend?: components["parameters"]["amend"];
+                /** @description Keys of variables, set apart by commas, each the counts of one group; not together with a split. */
+                count_columns?: components["parameters"]["countColumns"];
+                picture: "stack" | "boxes" | "dots" | "stems" | "qq" | "strips" | "slopes" | "labels" | "classes";
+                /** @description Of pictures of one group: 0 = overall, then the groups as they are shown. */
+                column?: number;
+                /** @description In pixels; the default is 760. */
+                width?: number;
+                /** @description Of the stack: groups in lanes, or over one another as outlines. */
+                arrange?: "lanes" | "outlines";
+                /** @description Lanes from the top by their numbers, 0 = overall. */
+                lane_order?: string;
+                /** @description Set apart by commas, of boxes: standing, notches, root-n, numbers, extremes; of labels: percent, stacked, cumulative; of stems: turned. */
+                look?: string;
+                /** @description Of stems: power of ten of the leaf unit. */
+                unit?: number;
+                /** @description Of stems. */
+                lines?: 1 | 2 | 5;
+                /** @description Of stems: values beyond the outer fences on lines of their own. */
+                apart?: "yes" | "no";
+                /** @description Of slopes: key of the other variable. */
+                with?: string;
+            };
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        get: operations["drawPicture"];
+        put?: never;
+        post: operations["keepPicture"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/datasets/{dataset}/plots/slopes": {
         parameters: {
             query?: never;
@@ -567,7 +673,7 @@ export interface paths {
         };
         get: operations["listKept"];
         put?: never;
-        post: operations["keep"];
+        post: operations["keepTable"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1383,12 +1489,14 @@ export interface components {
                 per_dot: number;
                 bin_width: string | null;
             };
-            /** @description At equal steps from one end of the axis to the other. */
+        };
+        CrosshairAnswer: {
+            /** @description At equal steps from one end of the axis of the stack to the other; null without any value. */
             crosshair: {
                 values: string[];
                 percentiles: string[];
                 z: (string | null)[];
-            };
+            } | null;
         };
         Dots: {
             axis: null | components["schemas"]["Axis"];
@@ -3048,6 +3156,275 @@ export interface operations {
             422: components["responses"]["Invalid"];
         };
     };
+    readCrosshair: {
+        parameters: {
+            query?: {
+                /** @description Keys of variables, set apart by commas; at most 60. */
+                of?: components["parameters"]["of"];
+                /** @description Keys of one or two variables that split the rows; a number by its classes. */
+                by?: components["parameters"]["by"];
+                /** @description The default is sample. */
+                as?: components["parameters"]["as"];
+                /** @description The default is halves-excluded. */
+                quartiles?: components["parameters"]["quartiles"];
+                /** @description Which side of a class is closed; the default is left. */
+                edges?: components["parameters"]["edges"];
+                /** @description The default is per-variable. */
+                missing?: components["parameters"]["missing"];
+                /** @description Key of the number variable that says how often a row counts. */
+                counts?: components["parameters"]["counts"];
+                /** @description A condition that leaves rows in. */
+                where?: components["parameters"]["where"];
+                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
+                fences?: components["parameters"]["fences"];
+                /** @description Confidence level; the default is 0.95. */
+                level?: components["parameters"]["level"];
+                /** @description data+1 (the default), a number, or s4 for significant digits. */
+                decimals?: components["parameters"]["decimals"];
+                /** @description Keys of figures or names of sets; the default is what the account chose last. */
+                figures?: components["parameters"]["figures"];
+                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
+                percentiles?: components["parameters"]["percentiles"];
+                /** @description Rows without an entry of a splitting variable; the default is show. */
+                no_entry?: components["parameters"]["no_entry"];
+                /** @description Of frequency tables; the default is own. */
+                order?: components["parameters"]["order"];
+                /** @description A row for each value though they are many. */
+                distinct?: components["parameters"]["distinct"];
+                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
+                classes?: components["parameters"]["classes"];
+                /** @description What the height of a bar stands for; the default is count. */
+                scale?: components["parameters"]["scale"];
+                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
+                marks?: components["parameters"]["marks"];
+                /** @description A normal curve over the bars. */
+                curve?: components["parameters"]["curve"];
+                /** @description Whether the groups share a scale; the default is common. */
+                lanes?: components["parameters"]["lanes"];
+                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
+                zoom?: components["parameters"]["zoom"];
+            };
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What the crosshair over the stack says. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CrosshairAnswer"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    drawPicture: {
+        parameters: {
+            query: {
+                /** @description Keys of variables, set apart by commas; at most 60. */
+                of?: components["parameters"]["of"];
+                /** @description Keys of one or two variables that split the rows; a number by its classes. */
+                by?: components["parameters"]["by"];
+                /** @description The default is sample. */
+                as?: components["parameters"]["as"];
+                /** @description The default is halves-excluded. */
+                quartiles?: components["parameters"]["quartiles"];
+                /** @description Which side of a class is closed; the default is left. */
+                edges?: components["parameters"]["edges"];
+                /** @description The default is per-variable. */
+                missing?: components["parameters"]["missing"];
+                /** @description Key of the number variable that says how often a row counts. */
+                counts?: components["parameters"]["counts"];
+                /** @description A condition that leaves rows in. */
+                where?: components["parameters"]["where"];
+                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
+                fences?: components["parameters"]["fences"];
+                /** @description Confidence level; the default is 0.95. */
+                level?: components["parameters"]["level"];
+                /** @description data+1 (the default), a number, or s4 for significant digits. */
+                decimals?: components["parameters"]["decimals"];
+                /** @description Keys of figures or names of sets; the default is what the account chose last. */
+                figures?: components["parameters"]["figures"];
+                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
+                percentiles?: components["parameters"]["percentiles"];
+                /** @description Rows without an entry of a splitting variable; the default is show. */
+                no_entry?: components["parameters"]["no_entry"];
+                /** @description Of frequency tables; the default is own. */
+                order?: components["parameters"]["order"];
+                /** @description A row for each value though they are many. */
+                distinct?: components["parameters"]["distinct"];
+                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
+                classes?: components["parameters"]["classes"];
+                /** @description What the height of a bar stands for; the default is count. */
+                scale?: components["parameters"]["scale"];
+                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
+                marks?: components["parameters"]["marks"];
+                /** @description A normal curve over the bars. */
+                curve?: components["parameters"]["curve"];
+                /** @description Whether the groups share a scale; the default is common. */
+                lanes?: components["parameters"]["lanes"];
+                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
+                zoom?: components["parameters"]["zoom"];
+                /** @description What the limits of classes stand for; recognised if not given. */
+                limits?: components["parameters"]["limits"];
+                /** @description What is known better of classes, such as edge0:5.5,width7:10,middle2:14.2,unit:0.1; places from 0, the lowest. */
+                amend?: components["parameters"]["amend"];
+                /** @description Keys of variables, set apart by commas, each the counts of one group; not together with a split. */
+                count_columns?: components["parameters"]["countColumns"];
+                picture: "stack" | "boxes" | "dots" | "stems" | "qq" | "strips" | "slopes" | "labels" | "classes";
+                /** @description Of pictures of one group: 0 = overall, then the groups as they are shown. */
+                column?: number;
+                /** @description In pixels; the default is 760. */
+                width?: number;
+                /** @description Of the stack: groups in lanes, or over one another as outlines. */
+                arrange?: "lanes" | "outlines";
+                /** @description Lanes from the top by their numbers, 0 = overall. */
+                lane_order?: string;
+                /** @description Set apart by commas, of boxes: standing, notches, root-n, numbers, extremes; of labels: percent, stacked, cumulative; of stems: turned. */
+                look?: string;
+                /** @description Of stems: power of ten of the leaf unit. */
+                unit?: number;
+                /** @description Of stems. */
+                lines?: 1 | 2 | 5;
+                /** @description Of stems: values beyond the outer fences on lines of their own. */
+                apart?: "yes" | "no";
+                /** @description Of slopes: key of the other variable. */
+                with?: string;
+            };
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The picture, drawn from the same geometry as the page draws it from. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/svg+xml": string;
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    keepPicture: {
+        parameters: {
+            query: {
+                /** @description Keys of variables, set apart by commas; at most 60. */
+                of?: components["parameters"]["of"];
+                /** @description Keys of one or two variables that split the rows; a number by its classes. */
+                by?: components["parameters"]["by"];
+                /** @description The default is sample. */
+                as?: components["parameters"]["as"];
+                /** @description The default is halves-excluded. */
+                quartiles?: components["parameters"]["quartiles"];
+                /** @description Which side of a class is closed; the default is left. */
+                edges?: components["parameters"]["edges"];
+                /** @description The default is per-variable. */
+                missing?: components["parameters"]["missing"];
+                /** @description Key of the number variable that says how often a row counts. */
+                counts?: components["parameters"]["counts"];
+                /** @description A condition that leaves rows in. */
+                where?: components["parameters"]["where"];
+                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
+                fences?: components["parameters"]["fences"];
+                /** @description Confidence level; the default is 0.95. */
+                level?: components["parameters"]["level"];
+                /** @description data+1 (the default), a number, or s4 for significant digits. */
+                decimals?: components["parameters"]["decimals"];
+                /** @description Keys of figures or names of sets; the default is what the account chose last. */
+                figures?: components["parameters"]["figures"];
+                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
+                percentiles?: components["parameters"]["percentiles"];
+                /** @description Rows without an entry of a splitting variable; the default is show. */
+                no_entry?: components["parameters"]["no_entry"];
+                /** @description Of frequency tables; the default is own. */
+                order?: components["parameters"]["order"];
+                /** @description A row for each value though they are many. */
+                distinct?: components["parameters"]["distinct"];
+                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
+                classes?: components["parameters"]["classes"];
+                /** @description What the height of a bar stands for; the default is count. */
+                scale?: components["parameters"]["scale"];
+                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
+                marks?: components["parameters"]["marks"];
+                /** @description A normal curve over the bars. */
+                curve?: components["parameters"]["curve"];
+                /** @description Whether the groups share a scale; the default is common. */
+                lanes?: components["parameters"]["lanes"];
+                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
+                zoom?: components["parameters"]["zoom"];
+                /** @description What the limits of classes stand for; recognised if not given. */
+                limits?: components["parameters"]["limits"];
+                /** @description What is known better of classes, such as edge0:5.5,width7:10,middle2:14.2,unit:0.1; places from 0, the lowest. */
+                amend?: components["parameters"]["amend"];
+                /** @description Keys of variables, set apart by commas, each the counts of one group; not together with a split. */
+                count_columns?: components["parameters"]["countColumns"];
+                picture: "stack" | "boxes" | "dots" | "stems" | "qq" | "strips" | "slopes" | "labels" | "classes";
+                /** @description Of pictures of one group: 0 = overall, then the groups as they are shown. */
+                column?: number;
+                /** @description In pixels; the default is 760. */
+                width?: number;
+                /** @description Of the stack: groups in lanes, or over one another as outlines. */
+                arrange?: "lanes" | "outlines";
+                /** @description Lanes from the top by their numbers, 0 = overall. */
+                lane_order?: string;
+                /** @description Set apart by commas, of boxes: standing, notches, root-n, numbers, extremes; of labels: percent, stacked, cumulative; of stems: turned. */
+                look?: string;
+                /** @description Of stems: power of ten of the leaf unit. */
+                unit?: number;
+                /** @description Of stems. */
+                lines?: 1 | 2 | 5;
+                /** @description Of stems: values beyond the outer fences on lines of their own. */
+                apart?: "yes" | "no";
+                /** @description Of slopes: key of the other variable. */
+                with?: string;
+            };
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    title: string;
+                    basis: string;
+                    /** @description The words of the profile it came from. */
+                    address: string;
+                };
+            };
+        };
+        responses: {
+            /** @description It is drawn and kept. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
     drawSlopes: {
         parameters: {
             query: {
@@ -3264,7 +3641,7 @@ export interface operations {
             404: components["responses"]["Refused"];
         };
     };
-    keep: {
+    keepTable: {
         parameters: {
             query?: never;
             header?: never;
@@ -3276,10 +3653,8 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": {
-                    /** @enum {string} */
-                    kind: "picture" | "table";
                     title: string;
-                    /** @description SVG, or the cells of a table as JSON. */
+                    /** @description The cells as JSON: rows of texts. */
                     content: string;
                     basis: string;
                     /** @description The words of the profile it came from. */

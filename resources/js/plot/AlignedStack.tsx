@@ -1,6 +1,6 @@
 import { scaleLinear } from 'd3-scale';
-import { useId, useRef, useState } from 'react';
-import type { Stack } from '../api/client';
+import { useEffect, useEffectEvent, useId, useRef, useState } from 'react';
+import type { Crosshair, Stack } from '../api/client';
 import { ClassHandles } from './ClassHandles';
 import { DotStrip } from './DotStrip';
 import { KeyToMarks } from './KeyToMarks';
@@ -14,10 +14,12 @@ import { stackLayout } from './stackLayout';
 import { useFollowing } from './useFollowing';
 import { useWidth } from './useWidth';
 import { axisAtEdges, ValueAxis } from './ValueAxis';
-import { walk, Walked } from './Walked';
+import { useWalk, walkedLook } from './useWalk';
 
 /** Less than this is a press and no drag. */
 const DRAG_PX = 4;
+/** The crosshair has this many steps from one end of the axis to the other, as the server says what it reads. */
+const PLACES = 300;
 /** Marks at the ends of the axis are whole. */
 const CLIP_MARGIN = 6;
 
@@ -28,6 +30,8 @@ const CLIP_MARGIN = 6;
  */
 export function AlignedStack({
     stack,
+    crosshair,
+    variable,
     names,
     axisName,
     counted,
@@ -36,12 +40,17 @@ export function AlignedStack({
     asOutlines,
     tryClasses,
     onClasses,
+    onNear,
     onSelect,
     onRange,
     onOutlier,
     labelsOf,
 }: {
     stack: Stack;
+    /** null = not there yet. */
+    crosshair: Crosshair | null;
+    /** Its key. */
+    variable: string;
     names: string[];
     axisName: string;
     /** Rows, or the variable of counts with its unit. */
@@ -55,6 +64,8 @@ export function AlignedStack({
     /** The bars over other classes, in the words of the address. */
     tryClasses: (classes: string) => Promise<Pick<Stack, 'classes' | 'scale'> & { lanes: Omit<Stack['lanes'][number], 'box'>[] }>;
     onClasses: (classes: string) => void;
+    /** The pointer has come: the crosshair will be wanted. */
+    onNear: () => void;
     /** A bar was pressed: its lane and its class, from 0. */
     onSelect: (lane: number, place: number) => void;
     /** An outlier was pressed: its value as text. */
@@ -68,22 +79,54 @@ export function AlignedStack({
     const [drag, setDrag] = useState<{ from: number; to: number } | null>(null);
     const reading = useRef<{ show: (place: number | null) => void }>(null);
     const isDragging = useRef(false);
+    const pointed = useRef<number | null>(null);
+    const released = useRef<{ from: number; to: number } | null>(null);
     const tried = useFollowing(stack, tryClasses);
     const drawn = tried.answer ?? stack;
-    const [walked, setWalked] = useState<{ lane: number; place: number } | null>(null);
-    const [about, clip] = [useId(), useId()];
+    const clip = useId();
     const layout = stackLayout(width, stack.lanes.length, asOutlines);
     const outlined = asOutlines ? Math.max(0, ...drawn.lanes.slice(1).map((lane) => lane.highest)) : 0;
     const x = scaleLinear([stack.axis.from, stack.axis.to], [layout.left, layout.right]);
-    const last = stack.crosshair.values.length - 1;
     /** Which of the places of the crosshair is under the pointer. */
     const placeOf = (event: React.PointerEvent<SVGSVGElement>) => {
         const at = event.clientX - event.currentTarget.getBoundingClientRect().left;
         const share = (at - layout.left) / (layout.right - layout.left);
-        return share < -0.01 || share > 1.01 ? null : Math.max(0, Math.min(last, Math.round(share * last)));
+        return share < -0.01 || share > 1.01 ? null : Math.max(0, Math.min(PLACES, Math.round(share * PLACES)));
     };
+    const tellRange = () => {
+        const range = released.current;
+        if (range !== null && crosshair !== null) {
+            released.current = null;
+            onRange({ from: crosshair.values[range.from] ?? '', to: crosshair.values[range.to] ?? '' });
+        }
+    };
+    // Where it comes later than the pointer, it says what the pointer has been waiting for.
+    const onArrival = useEffectEvent(() => {
+        reading.current?.show(pointed.current);
+        tellRange();
+    });
+    useEffect(() => onArrival(), [crosshair]);
     const overall = layout.lanes[0];
-    const pixel = (place: number) => layout.left + ((layout.right - layout.left) * place) / last;
+    const classes = stack.classes.labels.length;
+    const walk = useWalk(
+        () =>
+            order.flatMap((lane, at) =>
+                stack.classes.labels.map((_, i) => {
+                    const [place, left, right] = [layout.lanes[at], x(stack.classes.edges[i] ?? 0), x(stack.classes.edges[i + 1] ?? 0)];
+                    return {
+                        lane,
+                        words: barSentence(stack, names, lane, i),
+                        x: left,
+                        y: place?.barsTop ?? 0,
+                        width: Math.max(2, right - left),
+                        height: (place?.barsBase ?? 0) - (place?.barsTop ?? 0),
+                    };
+                }),
+            ),
+        () => stackSentences(stack, names, axisName),
+        (place) => onSelect(order[Math.floor(place / classes)] ?? 0, place % classes),
+    );
+    const pixel = (place: number) => layout.left + ((layout.right - layout.left) * place) / PLACES;
     const selected = drag === null ? null : { from: Math.min(drag.from, drag.to), to: Math.max(drag.from, drag.to) };
     return (
         <figure ref={frame} className="relative w-full min-w-0 flex-1">
@@ -91,21 +134,9 @@ export function AlignedStack({
                 <svg
                     width={width}
                     height={layout.height}
-                    role="img"
                     aria-label={`${axisName}: histogram over box plot on one axis, ${names.join(', ')}`}
-                    aria-describedby={about}
-                    tabIndex={0}
-                    onKeyDown={(event) => {
-                        const next = walk(event.key, walked, stack, order);
-                        if (event.key === 'Enter' && walked !== null && event.target === event.currentTarget) {
-                            onSelect(walked.lane, walked.place);
-                        } else if (next !== undefined && event.target === event.currentTarget) {
-                            event.preventDefault();
-                            setWalked(next);
-                        }
-                    }}
-                    onBlur={() => setWalked(null)}
-                    className="block touch-none text-fine outline-none select-none focus-visible:outline-2 focus-visible:outline-offset-2 focus-visible:outline-(--accent)"
+                    {...walk.keys}
+                    className={`block touch-none text-fine select-none ${walkedLook}`}
                     onPointerDown={(event) => {
                         const place = placeOf(event);
                         if (place !== null && event.button === 0) {
@@ -115,6 +146,7 @@ export function AlignedStack({
                     }}
                     onPointerMove={(event) => {
                         const place = placeOf(event);
+                        pointed.current = place;
                         reading.current?.show(place);
                         if (isDragging.current && place !== null && drag !== null && place !== drag.to) {
                             if (Math.abs(pixel(place) - pixel(drag.from)) >= DRAG_PX) {
@@ -123,14 +155,19 @@ export function AlignedStack({
                             setDrag({ ...drag, to: place });
                         }
                     }}
-                    onPointerLeave={() => reading.current?.show(null)}
+                    onPointerEnter={onNear}
+                    onPointerLeave={() => {
+                        pointed.current = null;
+                        reading.current?.show(null);
+                    }}
                     onPointerUp={() => {
                         isDragging.current = false;
                         if (selected === null || pixel(selected.to) - pixel(selected.from) < DRAG_PX) {
                             setDrag(null);
                             onRange(null);
                         } else {
-                            onRange({ from: stack.crosshair.values[selected.from] ?? '', to: stack.crosshair.values[selected.to] ?? '' });
+                            released.current = selected;
+                            tellRange();
                         }
                     }}
                 >
@@ -211,7 +248,6 @@ export function AlignedStack({
                             />
                         </g>
                     )}
-                    {walked !== null && <Walked stack={stack} walked={walked} x={x} layout={layout} order={order} />}
                     <MarkerLines markers={stack.markers} x={x} top={layout.linesTop} bottom={layout.axisTop} />
                     {overall !== undefined && stack.classes.width !== null && (
                         <ClassHandles
@@ -226,25 +262,29 @@ export function AlignedStack({
                         />
                     )}
                     <ValueAxis axis={axisAtEdges(drawn.classes.edges, stack.axis)} name={axisName} x={x} top={layout.axisTop} />
-                    <Reading
-                        ref={reading}
-                        stack={stack}
-                        pixel={pixel}
-                        top={layout.linesTop}
-                        bottom={layout.axisTop}
-                        left={layout.left}
-                        right={layout.right}
-                    />
+                    {walk.frame}
                 </svg>
             )}
-            <p id={about} className="sr-only">
-                {stackSentences(stack, names, axisName).join(' ')} Arrow keys go from bar to bar, Enter shows its rows.
-            </p>
-            <p aria-live="polite" className="sr-only">
-                {walked !== null && barSentence(stack, names, walked.lane, walked.place)}
-            </p>
+            <Reading
+                ref={reading}
+                stack={stack}
+                crosshair={crosshair}
+                pixel={pixel}
+                width={width}
+                height={layout.height}
+                top={layout.linesTop}
+                bottom={layout.axisTop}
+                left={layout.left}
+                right={layout.right}
+            />
+            {walk.words}
             <KeyToMarks stack={stack} fences={fences} />
-            <PictureOut frame={frame} name={axisName} numbers={() => numbersOf(stack, names)} />
+            <PictureOut
+                frame={frame}
+                name={axisName}
+                numbers={() => numbersOf(stack, names)}
+                words={{ picture: 'stack', of: variable, arrange: asOutlines ? 'outlines' : 'lanes', lane_order: order.join(',') }}
+            />
         </figure>
     );
 }

@@ -4,6 +4,8 @@ import { laneColour } from './colours';
 import { MeanMark, OutlierMark } from './marks';
 import { PictureOut } from './PictureOut';
 import { spread } from './spread';
+import { boxSentences } from './sentences';
+import { useWalk, walkedLook } from './useWalk';
 import { useWidth } from './useWidth';
 import { ValueAxis } from './ValueAxis';
 
@@ -17,6 +19,20 @@ export interface BoxLook {
     isToExtremes: boolean;
 }
 
+/** The same look in the words of the server. */
+function lookWords(look: BoxLook): string {
+    const words = {
+        standing: look.isUpright,
+        notches: look.hasNotches,
+        'root-n': look.isWideByN,
+        numbers: look.hasNumbers,
+        extremes: look.isToExtremes,
+    };
+    return Object.entries(words)
+        .flatMap(([word, is]) => (is ? [word] : []))
+        .join(',');
+}
+
 const NAMES = 108;
 const RIGHT = 30;
 const LANE = 68;
@@ -26,6 +42,7 @@ const THICK = 26;
 const THIN = 5;
 const AXIS = 44;
 const CHARACTER = 7.4;
+const fiveNames = ['minimum', 'Q₁', 'median', 'Q₃', 'maximum'];
 
 /** Boxes beside one another on one axis, lying or standing: whiskers, a heavy median, a triangle for the mean, rings and diamonds for outliers. */
 export function BoxPlots({
@@ -33,8 +50,11 @@ export function BoxPlots({
     axis,
     axisName,
     look,
+    variable,
 }: {
     boxes: { name: string; lane: number; box: Box }[];
+    /** Its key. */
+    variable: string;
     axis: Axis;
     axisName: string;
     look: BoxLook;
@@ -43,8 +63,31 @@ export function BoxPlots({
     const most = Math.max(1, ...boxes.map(({ box }) => box.n));
     const across = look.isUpright ? LENGTH : width - NAMES - RIGHT;
     const along = scaleLinear([axis.from, axis.to], look.isUpright ? [LENGTH + 10, 10] : [NAMES, NAMES + across]);
+    const middleOf = (i: number) => (look.isUpright ? NAMES + (i + 0.5) * UPRIGHT_LANE : 12 + i * LANE + LANE / 2 - 8);
     const total = boxes.length * (look.isUpright ? UPRIGHT_LANE : LANE);
     const [svgWidth, svgHeight] = look.isUpright ? [Math.max(width, NAMES + total + RIGHT), LENGTH + 54] : [width, total + AXIS + 8];
+    const walk = useWalk(
+        () =>
+            boxes.flatMap(({ name, box }, i) =>
+                [
+                    ...box.five.map((level, k) => ({ ...level, called: fiveNames[k] ?? '' })),
+                    ...(look.isToExtremes
+                        ? []
+                        : box.outliers.marks.map((mark) => ({ at: mark.value, text: mark.text, called: 'beyond the fences' }))),
+                ].map(({ at, text, called }) => {
+                    const [place, across] = [along(at), middleOf(i)];
+                    const corner = look.isUpright ? { x: across - THICK / 2, y: place - 3 } : { x: place - 3, y: across - THICK / 2 };
+                    return {
+                        lane: i,
+                        words: `${name}, ${called}: ${text}`,
+                        ...corner,
+                        width: look.isUpright ? THICK : 6,
+                        height: look.isUpright ? 6 : THICK,
+                    };
+                }),
+            ),
+        () => boxSentences(boxes),
+    );
     return (
         <figure ref={frame} className="w-full min-w-0">
             {width > 0 && (
@@ -52,13 +95,13 @@ export function BoxPlots({
                     <svg
                         width={svgWidth}
                         height={svgHeight}
-                        role="img"
                         aria-label={`${axisName}: box plots, ${boxes.map(({ name }) => name).join(', ')}`}
-                        className="block text-fine"
+                        {...walk.keys}
+                        className={`block text-fine ${walkedLook}`}
                     >
                         {look.isUpright && <StandingAxis axis={axis} name={axisName} along={along} left={NAMES} right={NAMES + total} />}
                         {boxes.map(({ name, lane, box }, i) => {
-                            const middle = look.isUpright ? NAMES + (i + 0.5) * UPRIGHT_LANE : 12 + i * LANE + LANE / 2 - 8;
+                            const middle = middleOf(i);
                             const half = (look.isWideByN ? Math.max(THIN, THICK * Math.sqrt(box.n / most)) : THICK) / 2;
                             return (
                                 <g key={lane} data-lane={name}>
@@ -79,9 +122,11 @@ export function BoxPlots({
                             );
                         })}
                         {!look.isUpright && <ValueAxis axis={axis} name={axisName} x={along} top={total + 8} />}
+                        {walk.frame}
                     </svg>
                 </div>
             )}
+            {walk.words}
             <PictureOut
                 frame={frame}
                 name={`${axisName}, box plots`}
@@ -92,6 +137,7 @@ export function BoxPlots({
                         ...[box.n, ...box.five.map((level) => level.at), box.whisker_low, box.whisker_high, box.mean ?? ''].map(String),
                     ]),
                 ]}
+                words={{ picture: 'boxes', of: variable, lane_order: boxes.map(({ lane }) => lane).join(','), look: lookWords(look) }}
             />
         </figure>
     );
@@ -140,7 +186,8 @@ function OneBox({
     return (
         <g stroke={colour} fill="none" strokeWidth={1.5}>
             <path d={line([low, 0], [box.q1, 0]) + line([box.q3, 0], [high, 0])} />
-            <path d={line([low, -half * 0.55], [low, half * 0.55]) + line([high, -half * 0.55], [high, half * 0.55])} />
+            <path data-whisker="low" d={line([low, -half * 0.55], [low, half * 0.55])} />
+            <path data-whisker="high" d={line([high, -half * 0.55], [high, half * 0.55])} />
             <path data-box="" d={`${line(...outline)}Z`} fill="var(--surface)" strokeLinejoin="round" />
             <path data-median="" d={line([box.median, -across], [box.median, across])} strokeWidth={3.5} />
             {(look.isToExtremes ? [] : box.outliers.marks).map((mark, i) => {

@@ -5,6 +5,7 @@ import { WordChoice } from '../ui/WordChoice';
 import { laneColour } from './colours';
 import { PictureOut } from './PictureOut';
 import { spread } from './spread';
+import { useWalk, walkedLook } from './useWalk';
 import { useWidth } from './useWidth';
 import { ValueAxis } from './ValueAxis';
 
@@ -18,7 +19,18 @@ const TOP = 22;
 const AXIS = 44;
 
 /** The classes as bars between their true boundaries, as high as they are dense, with the polygon through their midpoints; the ogive below, quartiles read off it. */
-export function ClassesPlot({ grouped, axisName, names }: { grouped: Grouped; axisName: string; names: string[] }) {
+export function ClassesPlot({
+    grouped,
+    variable,
+    axisName,
+    names,
+}: {
+    grouped: Grouped;
+    /** Its key. */
+    variable: string;
+    axisName: string;
+    names: string[];
+}) {
     const [drawn, setDrawn] = useState(0);
     const column = drawn < names.length ? drawn : 0;
     const name = names[column] ?? '';
@@ -30,8 +42,10 @@ export function ClassesPlot({ grouped, axisName, names }: { grouped: Grouped; ax
     const ogiveTop = barsBase + GAP;
     const share = scaleLinear([0, 100], [ogiveTop + OGIVE, ogiveTop]);
     const quartiles = (['q1', 'median', 'q3'] as const).flatMap((key, i) => {
-        const value = grouped.figures.find((figure) => figure.key === key)?.values[column]?.value;
-        return typeof value === 'number' ? [{ key, value, percent: 25 * (i + 1), name: ['Q₁', 'median', 'Q₃'][i] ?? '' }] : [];
+        const figure = grouped.figures.find((other) => other.key === key)?.values[column];
+        return typeof figure?.value === 'number'
+            ? [{ key, value: figure.value, text: figure.text ?? '', percent: 25 * (i + 1), name: ['Q₁', 'median', 'Q₃'][i] ?? '' }]
+            : [];
     });
     const first = grouped.rows[0];
     const filled = grouped.rows.filter((row) => (row.counts[column] ?? 0) > 0);
@@ -43,6 +57,23 @@ export function ClassesPlot({ grouped, axisName, names }: { grouped: Grouped; ax
         quartiles.map((quartile) => 7 * quartile.name.length + 10),
         LEFT - 20,
         width,
+    );
+    const inWords = (row: Grouped['rows'][number]) =>
+        `${row.label}: ${row.counts[column] ?? 0} (${row.percents[column] ?? ''} %)${row.is_open ? ', width assumed' : ''}`;
+    const walk = useWalk(
+        () =>
+            grouped.rows.map((row) => {
+                const top = y(row.densities[column] ?? 0);
+                return {
+                    lane: 0,
+                    words: inWords(row),
+                    x: x(row.lower),
+                    y: top,
+                    width: x(row.upper) - x(row.lower),
+                    height: barsBase - top,
+                };
+            }),
+        () => [`${name}, in ${grouped.rows.length} classes.`, ...quartiles.map((quartile) => `${quartile.name} ${quartile.text}.`)],
     );
     return (
         <figure ref={frame} className="w-full min-w-0 flex-1">
@@ -61,9 +92,9 @@ export function ClassesPlot({ grouped, axisName, names }: { grouped: Grouped; ax
                 <svg
                     width={width}
                     height={ogiveTop + OGIVE + AXIS}
-                    role="img"
                     aria-label={`${axisName}, ${name}: histogram of classes with polygon, estimated box, and ogive`}
-                    className="block text-fine"
+                    {...walk.keys}
+                    className={`block text-fine ${walkedLook}`}
                 >
                     <text x={LEFT - 10} y={TOP + 10} textAnchor="end" fill="var(--soft)">
                         % per unit
@@ -81,7 +112,7 @@ export function ClassesPlot({ grouped, axisName, names }: { grouped: Grouped; ax
                             strokeDasharray={row.is_open ? '4 3' : undefined}
                             stroke={row.is_open ? laneColour(column) : 'none'}
                         >
-                            <title>{`${row.label}: ${row.counts[column] ?? 0} (${row.percents[column] ?? ''} %)${row.is_open ? ', width assumed' : ''}`}</title>
+                            <title>{inWords(row)}</title>
                         </rect>
                     ))}
                     <polyline
@@ -109,16 +140,18 @@ export function ClassesPlot({ grouped, axisName, names }: { grouped: Grouped; ax
                         ].join(' ')}
                     />
                     {quartiles.length === 3 && ends[0] !== undefined && ends[1] !== undefined && (
-                        <g data-box="estimated" stroke={laneColour(column)} strokeDasharray="4 3" fill="none">
-                            <title>Estimated from the classes: quartiles interpolated, ends at the outermost boundaries</title>
-                            <text x={LEFT - 10} y={boxTop + BOX / 2 + 4} textAnchor="end" fill="var(--soft)" stroke="none">
+                        <>
+                            <text x={LEFT - 10} y={boxTop + BOX / 2 + 4} textAnchor="end" fill="var(--soft)">
                                 box, estimated
                             </text>
-                            <path
-                                d={`M${x(ends[0])} ${boxTop + BOX / 2}H${x(q1?.value ?? 0)}M${x(q3?.value ?? 0)} ${boxTop + BOX / 2}H${x(ends[1])}`}
-                            />
-                            <rect x={x(q1?.value ?? 0)} y={boxTop} width={x(q3?.value ?? 0) - x(q1?.value ?? 0)} height={BOX} />
-                        </g>
+                            <g data-box="estimated" stroke={laneColour(column)} strokeDasharray="4 3" fill="none">
+                                <title>Estimated from the classes: quartiles interpolated, ends at the outermost boundaries</title>
+                                <path
+                                    d={`M${x(ends[0])} ${boxTop + BOX / 2}H${x(q1?.value ?? 0)}M${x(q3?.value ?? 0)} ${boxTop + BOX / 2}H${x(ends[1])}`}
+                                />
+                                <rect x={x(q1?.value ?? 0)} y={boxTop} width={x(q3?.value ?? 0) - x(q1?.value ?? 0)} height={BOX} />
+                            </g>
+                        </>
                     )}
                     {quartiles.map((quartile, i) => (
                         <g
@@ -134,8 +167,10 @@ export function ClassesPlot({ grouped, axisName, names }: { grouped: Grouped; ax
                         </g>
                     ))}
                     <ValueAxis axis={grouped.axis} name={axisName} x={x} top={ogiveTop + OGIVE} />
+                    {walk.frame}
                 </svg>
             )}
+            {walk.words}
             <figcaption className="mt-1 text-fine text-soft">
                 Bars stand between the true boundaries; their areas are the shares. The box is estimated: its ends are the outermost
                 boundaries
@@ -150,6 +185,7 @@ export function ClassesPlot({ grouped, axisName, names }: { grouped: Grouped; ax
                         [row.label, row.lower, row.upper, row.counts[column] ?? 0, row.cumulative[column] ?? 0].map(String),
                     ),
                 ]}
+                words={{ picture: 'classes', of: variable, column }}
             />
         </figure>
     );

@@ -12,7 +12,13 @@ export function DotStrip({ dots, x, base }: { dots: Stack['dots']; x: ScaleLinea
         <g data-dot-strip="" fill="var(--overall)" fillOpacity={0.8} pointerEvents="none">
             {dots.dots.map((number, column) =>
                 Array.from({ length: number }, (_, k) => (
-                    <circle key={`${column} ${k}`} cx={x(dots.at[column] ?? 0)} cy={base - radius - 2 * radius * k} r={radius * 0.9} />
+                    <circle
+                        key={`${column} ${k}`}
+                        data-dot=""
+                        cx={x(dots.at[column] ?? 0)}
+                        cy={base - radius - 2 * radius * k}
+                        r={radius * 0.9}
+                    />
                 )),
             )}
         </g>

@@ -5,6 +5,7 @@ import { count } from '../ui/format';
 import { WordChoice } from '../ui/WordChoice';
 import { laneColour } from './colours';
 import { PictureOut } from './PictureOut';
+import { useWalk, walkedLook } from './useWalk';
 import { useWidth } from './useWidth';
 
 const BAR = 20;
@@ -13,11 +14,13 @@ const GAP = 9;
 const RIGHT = 110;
 const NAMES = 150;
 const MOST = 60;
+/** So many labels are told in sentences; all are walked through. */
+const TOLD = 5;
 
 type Kind = 'side' | 'stacked' | 'cumulative';
 
 /** Bars of labels in the order of their table, in count or percent; by group side by side or stacked; or with a line of cumulative percent. */
-export function LabelBars({ table, names, name }: { table: Frequencies; names: string[]; name: string }) {
+export function LabelBars({ table, variable, names, name }: { table: Frequencies; variable: string; names: string[]; name: string }) {
     const [frame, width] = useWidth<HTMLDivElement>();
     const [isPercent, setIsPercent] = useState(false);
     const [chosen, setKind] = useState<Kind>('side');
@@ -36,8 +39,32 @@ export function LabelBars({ table, names, name }: { table: Frequencies; names: s
         ),
     );
     const x = scaleLinear([0, highest], [0, Math.max(0, width - NAMES - RIGHT)]);
-    const each = kind === 'side' && isSplit ? THIN * columns.length : BAR;
+    const isBeside = kind === 'side' && isSplit;
+    const each = isBeside ? THIN * columns.length : BAR;
     const height = rows.length * (each + GAP) + GAP;
+    const topOf = (r: number) => GAP + r * (each + GAP);
+    const walk = useWalk(
+        () =>
+            rows.flatMap((row, r) => {
+                let before = 0;
+                return columns.map((column, k) => {
+                    const [left, long] = [NAMES + (kind === 'stacked' ? before : 0), x(value(row, column))];
+                    before += long;
+                    return {
+                        lane: r,
+                        words: `${row.label}, ${names[column] ?? ''}: ${shown(row, column)}`,
+                        x: left,
+                        y: topOf(r) + (isBeside ? k * THIN : 0),
+                        width: long,
+                        height: isBeside ? THIN - 1 : BAR,
+                    };
+                });
+            }),
+        () =>
+            rows
+                .slice(0, TOLD)
+                .map((row) => `${row.label}: ${columns.map((column) => `${names[column] ?? ''} ${shown(row, column)}`).join(', ')}.`),
+    );
     return (
         <figure ref={frame} className="mt-4 w-full max-w-3xl">
             <p className="mb-1 text-small text-soft">
@@ -73,12 +100,12 @@ export function LabelBars({ table, names, name }: { table: Frequencies; names: s
                 <svg
                     width={width}
                     height={height}
-                    role="img"
                     aria-label={`${name}: bars of ${rows.length} labels`}
-                    className="block text-fine"
+                    {...walk.keys}
+                    className={`block text-fine ${walkedLook}`}
                 >
                     {rows.map((row, r) => {
-                        const top = GAP + r * (each + GAP);
+                        const top = topOf(r);
                         let before = 0;
                         return (
                             <g key={r}>
@@ -90,7 +117,7 @@ export function LabelBars({ table, names, name }: { table: Frequencies; names: s
                                     const long = x(value(row, column));
                                     const left = NAMES + (kind === 'stacked' ? before : 0);
                                     before += long;
-                                    const y = kind === 'side' && isSplit ? top + k * THIN : top;
+                                    const y = isBeside ? top + k * THIN : top;
                                     return (
                                         <g key={column}>
                                             <rect
@@ -98,7 +125,7 @@ export function LabelBars({ table, names, name }: { table: Frequencies; names: s
                                                 x={left}
                                                 y={y}
                                                 width={long}
-                                                height={kind === 'side' && isSplit ? THIN - 1 : BAR}
+                                                height={isBeside ? THIN - 1 : BAR}
                                                 fill={laneColour(column)}
                                                 fillOpacity={0.55}
                                                 stroke="var(--paper)"
@@ -138,8 +165,10 @@ export function LabelBars({ table, names, name }: { table: Frequencies; names: s
                         />
                     )}
                     <line x1={NAMES} x2={NAMES} y1={0} y2={height} stroke="var(--hair-strong)" />
+                    {walk.frame}
                 </svg>
             )}
+            {walk.words}
             {kind === 'stacked' && (
                 <figcaption className="flex flex-wrap gap-x-4 text-fine text-soft">
                     {columns.map((column) => (
@@ -157,6 +186,7 @@ export function LabelBars({ table, names, name }: { table: Frequencies; names: s
                 frame={frame}
                 name={`${name}, bars`}
                 numbers={() => [['Label', ...names], ...table.rows.map((row) => [row.label, ...row.counts.map(String)])]}
+                words={{ picture: 'labels', of: variable, look: `${kind}${isPercent ? ',percent' : ''}` }}
             />
         </figure>
     );

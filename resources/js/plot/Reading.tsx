@@ -1,17 +1,20 @@
 import { type Ref, useImperativeHandle, useRef } from 'react';
-import type { Stack } from '../api/client';
+import type { Crosshair, Stack } from '../api/client';
 import { count } from '../ui/format';
 
 const NEAR_THE_EDGE = 150;
 
 /**
- * The crosshair: value, percentile, z, class and its count at one place, all of it sent along with the picture. It moves without React,
- * so that nothing else is drawn again.
+ * The crosshair: value, percentile, z, class and its count at one place, all of it sent at once. It moves without React,
+ * in a layer of its own, so that nothing else is drawn again, however much there is.
  */
 export function Reading({
     ref,
     stack,
+    crosshair,
     pixel,
+    width,
+    height,
     top,
     bottom,
     left,
@@ -19,7 +22,11 @@ export function Reading({
 }: {
     ref: Ref<{ show: (place: number | null) => void }>;
     stack: Stack;
+    /** null = not there yet: then nothing is read. */
+    crosshair: Crosshair | null;
     pixel: (place: number) => number;
+    width: number;
+    height: number;
     top: number;
     bottom: number;
     left: number;
@@ -34,8 +41,8 @@ export function Reading({
             if (g === null || l === null || t === null) {
                 return;
             }
-            g.setAttribute('visibility', place === null ? 'hidden' : 'visible');
-            if (place === null) {
+            g.setAttribute('visibility', place === null || crosshair === null ? 'hidden' : 'visible');
+            if (place === null || crosshair === null) {
                 return;
             }
             const at = pixel(place);
@@ -44,19 +51,26 @@ export function Reading({
             const isRight = at > right - NEAR_THE_EDGE;
             t.setAttribute('x', String(isRight ? at - 6 : at + 6));
             t.setAttribute('text-anchor', isRight ? 'end' : 'start');
-            t.textContent = said(stack, place, at - left, right - left);
+            t.textContent = said(stack, crosshair, place, at - left, right - left);
         },
     }));
     return (
-        <g ref={group} visibility="hidden" pointerEvents="none" data-reading="">
-            <line ref={line} y1={top} y2={bottom} stroke="var(--accent)" strokeWidth={1} />
-            <text ref={text} y={top + 12} fill="var(--accent)" className="halo font-semibold" />
-        </g>
+        <svg
+            width={width}
+            height={height}
+            aria-hidden="true"
+            data-reading=""
+            className="pointer-events-none absolute top-0 left-0 text-fine will-change-transform select-none"
+        >
+            <g ref={group} visibility="hidden">
+                <line ref={line} y1={top} y2={bottom} stroke="var(--accent)" strokeWidth={1} />
+                <text ref={text} y={top + 12} fill="var(--accent)" className="halo font-semibold" />
+            </g>
+        </svg>
     );
 }
 
-function said(stack: Stack, place: number, at: number, width: number): string {
-    const { values, percentiles, z } = stack.crosshair;
+function said(stack: Stack, { values, percentiles, z }: Crosshair, place: number, at: number, width: number): string {
     const value = stack.axis.from + ((stack.axis.to - stack.axis.from) * at) / width;
     const next = stack.classes.edges.findIndex((edge) => edge > value);
     const inClass = next > 0 ? `, ${count(stack.lanes[0]?.counts[next - 1] ?? 0)} in this class` : '';

@@ -25,7 +25,7 @@ export function StemText({
     return (
         <>
             <pre
-                className="figures max-w-full overflow-x-auto text-small leading-snug"
+                className="figures max-w-full overflow-x-auto px-1 text-small leading-snug"
                 onPointerOver={(event) => {
                     const { stem, leaf } = (event.target as HTMLElement).dataset;
                     if (stem !== undefined && leaf !== undefined) {

@@ -1,7 +1,10 @@
 import { useRef } from 'react';
 import type { Stems } from '../api/client';
+import { counted } from '../ui/format';
+import type { PictureWords } from '../ui/keeping';
 import { PictureOut } from './PictureOut';
 import { leavesOf } from './stemText';
+import { useWalk, walkedLook } from './useWalk';
 
 const LINE = 24;
 /** A leaf as it is printed; smaller where a line has many. */
@@ -14,7 +17,18 @@ const MARGIN = 12;
 const TURN_MS = 450;
 
 /** A stem-and-leaf turned on its side: its lines of leaves are the bars of a histogram. It turns once, unless motion is unwanted. */
-export function TurnedStems({ column, name, colour }: { column: Stems['columns'][number]; name: string; colour: string }) {
+export function TurnedStems({
+    column,
+    name,
+    colour,
+    words,
+}: {
+    column: Stems['columns'][number];
+    name: string;
+    colour: string;
+    /** How the server is asked for the same display. */
+    words: PictureWords;
+}) {
     const frame = useRef<HTMLElement>(null);
     const lines = column.lines.map((line) => ({ stem: line.stem.replace('-', '−'), leaves: leavesOf(line, column.per_leaf) }));
     const most = Math.max(1, ...lines.map((line) => line.leaves.length));
@@ -23,14 +37,26 @@ export function TurnedStems({ column, name, colour }: { column: Stems['columns']
     const height = STEM + most * leaf + MARGIN;
     const width = lines.length * LINE + 2 * MARGIN;
     const turned = `translate(${MARGIN}px, ${height}px) rotate(-90deg)`;
+    const walk = useWalk(
+        () =>
+            lines.map((line, i) => ({
+                lane: 0,
+                words: `${line.stem}: ${counted(line.leaves.length, 'leaf', 'leaves')}`,
+                x: MARGIN + i * LINE + 1,
+                y: height - STEM - line.leaves.length * leaf,
+                width: LINE - 1,
+                height: line.leaves.length * leaf,
+            })),
+        () => lines.map((line) => `Stem ${line.stem}: ${line.leaves === '' ? 'no leaf' : line.leaves}.`),
+    );
     return (
         <figure ref={frame} className="max-w-full min-w-0 overflow-x-auto">
             <svg
                 width={width}
                 height={height}
-                role="img"
                 aria-label={`${name}: stem-and-leaf turned on its side`}
-                className="block text-small"
+                {...walk.keys}
+                className={`block text-small ${walkedLook}`}
             >
                 <g
                     style={{ transform: turned }}
@@ -73,11 +99,14 @@ export function TurnedStems({ column, name, colour }: { column: Stems['columns']
                     ))}
                     <line x1={STEM} x2={STEM} y1={0} y2={lines.length * LINE} stroke="var(--ink)" />
                 </g>
+                {walk.frame}
             </svg>
+            {walk.words}
             <PictureOut
                 frame={frame}
                 name={`${name}, stem-and-leaf on its side`}
                 numbers={() => [['Stem', 'Leaves'], ...lines.map((line) => [line.stem, line.leaves])]}
+                words={{ ...words, look: 'turned' }}
             />
         </figure>
     );

@@ -57,7 +57,7 @@ export function standalone(svg: SVGSVGElement, title = ''): string {
             });
         }
     });
-    copy.querySelectorAll('[visibility="hidden"], [data-range], [data-handle], [data-walked]').forEach((node) => node.remove());
+    copy.querySelectorAll('[data-range], [data-handle], [data-walked]').forEach((node) => node.remove());
     copy.setAttribute('xmlns', 'http://www.w3.org/2000/svg');
     const above = title === '' ? 0 : TITLE_HEIGHT;
     copy.setAttribute('viewBox', `${-LEFT_MARGIN} ${-above} ${box.width + LEFT_MARGIN} ${box.height + above}`);

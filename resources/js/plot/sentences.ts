@@ -1,4 +1,4 @@
-import type { Stack } from '../api/client';
+import type { Box, Stack } from '../api/client';
 import { count, counted } from '../ui/format';
 
 /** The classes with the largest count, in words; none where nothing is in them. */
@@ -15,10 +15,23 @@ export function stackSentences(stack: Stack, names: string[], axisName: string):
         if (lane.box === null) {
             return `${axisName}, ${name}: no values.`;
         }
-        const [low, q1, median, q3, high] = lane.box.five.map((level) => level.text);
-        const outliers = lane.box.outliers.total === 0 ? '' : `; ${counted(lane.box.outliers.total, 'value')} beyond the fences`;
-        return `${axisName}, ${name}: from ${low} to ${high}, half of them between ${q1} and ${q3}, median ${median}${fullest(lane, stack.classes.labels)}${outliers}.`;
+        return `${axisName}, ${name}: ${boxSentence(lane.box)}${fullest(lane, stack.classes.labels)}${beyond(lane.box)}.`;
     });
+}
+
+/** From where to where, and where the middle half lies. */
+function boxSentence({ five }: Box): string {
+    const [low, q1, median, q3, high] = five.map((level) => level.text);
+    return `from ${low} to ${high}, half of them between ${q1} and ${q3}, median ${median}`;
+}
+
+function beyond({ outliers }: Box): string {
+    return outliers.total === 0 ? '' : `; ${counted(outliers.total, 'value')} beyond the fences`;
+}
+
+/** Box plots, a sentence for each box. */
+export function boxSentences(boxes: { name: string; box: Box }[]): string[] {
+    return boxes.map(({ name, box }) => `${name}: ${boxSentence(box)}${beyond(box)}.`);
 }
 
 /** One bar in words. */

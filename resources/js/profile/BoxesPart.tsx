@@ -5,7 +5,19 @@ import { WordChoice } from '../ui/WordChoice';
 import { PlotPart } from './PlotPart';
 
 /** The boxes alone, large, lying or standing; in the order of the lanes above. */
-export function BoxesPart({ stack, names, order, axisName }: { stack: Stack; names: string[]; order: number[]; axisName: string }) {
+export function BoxesPart({
+    stack,
+    variable,
+    names,
+    order,
+    axisName,
+}: {
+    stack: Stack;
+    variable: string;
+    names: string[];
+    order: number[];
+    axisName: string;
+}) {
     const [look, setLook] = useState<BoxLook>({
         isUpright: false,
         hasNotches: false,
@@ -54,6 +66,7 @@ export function BoxesPart({ stack, names, order, axisName }: { stack: Stack; nam
                 axis={stack.axis}
                 axisName={axisName}
                 look={look}
+                variable={variable}
             />
         </PlotPart>
     );

@@ -136,7 +136,7 @@ export function ClassesPart({
                                 </tbody>
                             </table>
                         </div>
-                        <ClassesPlot grouped={data} axisName={axisName} names={names} />
+                        <ClassesPlot grouped={data} variable={variable} axisName={axisName} names={names} />
                     </div>
                     <div className="mt-4 border-t border-hair pt-3">
                         <StatedEntry dataset={dataset} revision={revision} question={question} variable={variable} />

@@ -5,7 +5,9 @@ import { areTallied } from '../plot/fives';
 import { TallyMarks } from '../plot/TallyMarks';
 import { TableOut } from '../ui/copying';
 import { count } from '../ui/format';
+import { NumberToChange } from '../ui/NumberToChange';
 import { WordChoice } from '../ui/WordChoice';
+import { MOST_EDGES, moved } from './edges';
 import { labelName } from './groups';
 import type { Question } from './question';
 import { TallyOut } from './TallyOut';
@@ -23,6 +25,7 @@ type Share = (typeof shares)[number]['value'];
 export function FrequencyTable({
     table,
     costs,
+    edges,
     names,
     name,
     basis,
@@ -32,6 +35,8 @@ export function FrequencyTable({
     table: Frequencies;
     /** What the classes alone would give; null where it is not told by classes. */
     costs: Sheet['class_costs'];
+    /** The boundaries of the classes, where they can be typed over. */
+    edges: number[];
     /** Overall, then the groups. */
     names: string[];
     /** Of the variable, with its unit. */
@@ -44,6 +49,8 @@ export function FrequencyTable({
     const [share, setShare] = useState<Share>('counts');
     const [drawn, setDrawn] = useState('bars');
     const isOneWay = names.length === 1;
+    const canMove =
+        table.kind === 'classes' && question.order === 'own' && edges.length === table.rows.length + 1 && edges.length <= MOST_EDGES;
     const canTally = isOneWay && areTallied(table.rows.map((row) => row.counts[0] ?? 0));
     const cells = () => [
         [
@@ -157,7 +164,11 @@ export function FrequencyTable({
                             <tr key={at} className="border-b border-hair">
                                 <th scope="row" className="max-w-72 truncate py-1 pr-3 text-left font-normal">
                                     <bdi title={row.label} className="tabular-nums">
-                                        {labelName(row.label)}
+                                        {canMove ? (
+                                            <UpTo label={row.label} onChange={(typed) => onAsk({ classes: moved(edges, at + 1, typed) })} />
+                                        ) : (
+                                            labelName(row.label)
+                                        )}
                                     </bdi>
                                 </th>
                                 {isOneWay ? (
@@ -210,6 +221,19 @@ export function FrequencyTable({
                 </p>
             )}
         </section>
+    );
+}
+
+/** "20 to under 25", where 25 can be typed over. */
+function UpTo({ label, onChange }: { label: string; onChange: (typed: string) => void }) {
+    const [, before = label, upper] = /^(.* )(\S+)$/.exec(label) ?? [];
+    return (
+        <>
+            {before}
+            {upper !== undefined && (
+                <NumberToChange name={`Where the class ${label} ends`} text={upper} isChanged={false} onChange={onChange} />
+            )}
+        </>
     );
 }
 

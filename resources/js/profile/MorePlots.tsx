@@ -59,7 +59,9 @@ export function MorePlots({
                         </Button>
                     ))}
             </p>
-            {open.includes('boxes') && <BoxesPart stack={stack} names={asked.names} order={order} axisName={asked.axisName} />}
+            {open.includes('boxes') && (
+                <BoxesPart stack={stack} variable={asked.variable} names={asked.names} order={order} axisName={asked.axisName} />
+            )}
             {open.includes('stems') && <StemsPart {...asked} variableName={own?.name ?? ''} labelsOf={labelsOf} />}
             {open.includes('dots') && <DotsPart {...asked} />}
             {open.includes('qq') && <QqPart {...asked} />}
@@ -73,7 +75,7 @@ function DotsPart({ dataset, revision, question, variable, names, axisName }: As
     const dots = useDots(dataset, revision, question, variable);
     return (
         <PlotPart title="Dot plot" error={dots.error} isPending={dots.isPending}>
-            {dots.data !== undefined && <DotPlot dots={dots.data} names={names} axisName={axisName} />}
+            {dots.data !== undefined && <DotPlot dots={dots.data} variable={variable} names={names} axisName={axisName} />}
         </PlotPart>
     );
 }
@@ -98,6 +100,7 @@ function QqPart({ dataset, revision, question, variable, names, axisName }: Aske
                             yName={axisName}
                             colour={laneColour(i)}
                             line={column.line}
+                            words={{ picture: 'qq', of: variable, column: i }}
                             title={`${axisName}, normal Q–Q plot${names.length > 1 ? ` of ${names[i] ?? ''}` : ''}`}
                             caption={`${names.length > 1 ? `${names[i] ?? ''}: ` : ''}near the line, which runs through the quartiles, the values are like those of a normal distribution.${column.points.length < column.n ? ` ${count(column.points.length)} of ${count(column.n)} points are drawn.` : ''}`}
                         />
@@ -127,6 +130,7 @@ function StripsPart({ dataset, revision, question, variable, names, axisName }: 
                             yName="share of the rows, in order"
                             colour={laneColour(i)}
                             cuts={column.cuts.map((cut) => ({ name: cut.name, x: cut.value, y: cut.share }))}
+                            words={{ picture: 'strips', of: variable, column: i }}
                             title={`${axisName}, ordered strip${names.length > 1 ? ` of ${names[i] ?? ''}` : ''}`}
                             caption={`${names.length > 1 ? `${names[i] ?? ''}: ` : ''}the values in order, with the quarter cuts of the basis.`}
                         />

@@ -68,7 +68,7 @@ export function ProfilePage() {
     const keepItem = (item: ToKeep) => {
         if (answer.data !== undefined) {
             keep.mutate(
-                { ...item, basis: answer.data.basis.words, address: address.toString(), revision: answer.data.revision },
+                { item, question, basis: answer.data.basis.words, address: address.toString(), revision: answer.data.revision },
                 { onSuccess: () => say(`Kept for the report: ${item.title}`), onError: (problem) => say(problem.message) },
             );
         }
@@ -116,7 +116,7 @@ export function ProfilePage() {
                             onSplit={(by) => ask({ by })}
                             onNoEntry={(word) => ask({ no_entry: word })}
                         />
-                        <main aria-busy={answer.isFetching} className="min-w-0 flex-1 overflow-y-auto px-6 pt-3 pb-10">
+                        <main aria-busy={answer.isFetching} className="relative min-w-0 flex-1 overflow-y-auto px-6 pt-3 pb-10">
                             {dataset.data.notes.length > 0 && <ReadingNotes notes={dataset.data.notes} />}
                             <p className="mb-2 text-small text-soft">
                                 Shown: <FigureChoice question={question} choices={choices.data} onAsk={ask} />

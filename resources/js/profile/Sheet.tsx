@@ -14,7 +14,7 @@ import { FrequencyTable } from './FrequencyTable';
 import { groupName } from './groups';
 import { laneOrder } from './laneOrder';
 import { MorePlots } from './MorePlots';
-import { rowLabels, triedBars } from './queries';
+import { rowLabels, triedBars, useCrosshair } from './queries';
 import type { Question } from './question';
 import { RangeNote } from './RangeNote';
 import { StackLine } from './StackLine';
@@ -56,6 +56,8 @@ export function Sheet({
         onShowRows(conditionOfClass(sheet.name, stack.classes.edges, place, stack.classes.closed, groups, question.where));
     };
     const [range, setRange] = useState<{ from: string; to: string } | null>(null);
+    const [isNear, setIsNear] = useState(false);
+    const crosshair = useCrosshair(dataset, profile.revision, question, sheet.variable, isNear);
     const names = ['Overall', ...profile.groups.map(groupName)];
     const order = laneOrder(names.length, sheet.figures, question.lane_order);
     const labelsOf = (where: string) => rowLabels(dataset, idKey, where);
@@ -95,6 +97,9 @@ export function Sheet({
                                 />
                                 <AlignedStack
                                     stack={sheet.stack}
+                                    crosshair={crosshair.data?.crosshair ?? null}
+                                    onNear={() => setIsNear(true)}
+                                    variable={sheet.variable}
                                     names={names}
                                     axisName={axisName}
                                     counted={countedIn(profile)}
@@ -172,6 +177,7 @@ export function Sheet({
                 <FrequencyTable
                     table={sheet.frequencies}
                     costs={sheet.class_costs}
+                    edges={sheet.stack?.classes.edges ?? []}
                     names={names}
                     name={axisName}
                     basis={profile.basis.words}
@@ -180,7 +186,7 @@ export function Sheet({
                 />
             )}
             {sheet.type === 'category' && !sheet.reads_as_classes && sheet.frequencies !== null && (
-                <LabelBars table={sheet.frequencies} names={names} name={sheet.name} />
+                <LabelBars table={sheet.frequencies} variable={sheet.variable} names={names} name={sheet.name} />
             )}
             {sheet.dates !== null && (
                 <p className="py-2">

@@ -30,7 +30,12 @@ export function SlopesPart({ dataset, revision, question, variable, axisName, ot
                     </>
                 )}
             </p>
-            {data !== undefined && (data.axis === null ? <p className="text-soft">No row has both.</p> : <SlopeLines slopes={data} />)}
+            {data !== undefined &&
+                (data.axis === null ? (
+                    <p className="text-soft">No row has both.</p>
+                ) : (
+                    <SlopeLines slopes={data} variable={variable} other={other?.key ?? ''} />
+                ))}
         </PlotPart>
     );
 }

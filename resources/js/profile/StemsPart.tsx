@@ -5,6 +5,7 @@ import { backToBack, keyOf, stemText } from '../plot/stemText';
 import { StemText } from '../plot/StemText';
 import { TurnedStems } from '../plot/TurnedStems';
 import { copyText } from '../ui/copying';
+import { type PictureWords, useKeep } from '../ui/keeping';
 import { count } from '../ui/format';
 import { WordChoice } from '../ui/WordChoice';
 import { type Asked, PlotPart } from './PlotPart';
@@ -26,6 +27,8 @@ export function StemsPart({
     const [isTurned, setIsTurned] = useState(false);
     const stems = useStems(dataset, revision, question, variable, words);
     const data = stems.data;
+    const keep = useKeep();
+    const pictureWords = (column: number): PictureWords => ({ ...words, picture: 'stems', of: variable, column });
     const exponent =
         data === undefined ? 0 : data.leaf_unit.includes('.') ? -(data.leaf_unit.split('.')[1] ?? '').length : data.leaf_unit.length - 1;
     const [, first, second] = data?.columns ?? [];
@@ -113,7 +116,12 @@ export function StemsPart({
                                     )}
                                 </h4>
                                 {isTurned && !isBack && data.columns[i] !== undefined ? (
-                                    <TurnedStems column={data.columns[i]} name={`${axisName}, ${name}`} colour={laneColour(i)} />
+                                    <TurnedStems
+                                        column={data.columns[i]}
+                                        name={`${axisName}, ${name}`}
+                                        colour={laneColour(i)}
+                                        words={pictureWords(i)}
+                                    />
                                 ) : (
                                     <StemText
                                         text={text}
@@ -130,6 +138,15 @@ export function StemsPart({
                                 >
                                     Copy as text
                                 </button>
+                                {keep !== null && !isBack && !isTurned && (
+                                    <button
+                                        type="button"
+                                        className="ml-4 text-fine text-soft underline-offset-4 hover:text-ink hover:underline"
+                                        onClick={() => keep({ title: `${axisName}, ${name}, stem-and-leaf`, picture: pictureWords(i) })}
+                                    >
+                                        Keep
+                                    </button>
+                                )}
                             </div>
                         ))}
                     </div>

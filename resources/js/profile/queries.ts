@@ -169,6 +169,18 @@ export function useStems(dataset: number, revision: number, question: Question, 
     });
 }
 
+/** What the crosshair over the stack says; asked for when the pointer first comes. */
+export function useCrosshair(dataset: number, revision: number, question: Question, variable: string, isNear: boolean) {
+    const words = questionWords({ ...question, of: [variable] });
+    return useQuery({
+        queryKey: ['crosshair', dataset, revision, words],
+        queryFn: async ({ signal }) =>
+            bodyOf(await api.GET('/datasets/{dataset}/plots/crosshair', { params: { path: { dataset }, query: words }, signal })),
+        enabled: isNear,
+        staleTime: Infinity,
+    });
+}
+
 /** What lies between two values, overall; null asks nothing. */
 export function useRange(
     dataset: number,
@@ -246,8 +258,32 @@ export async function rowLabels(dataset: number, id: string | undefined, where: 
 export function useKeeping(dataset: number) {
     const queries = useQueryClient();
     return useMutation({
-        mutationFn: async (item: ToKeep & { basis: string; address: string; revision: number }) =>
-            bodyOf(await api.POST('/datasets/{dataset}/kept', { params: { path: { dataset } }, body: item })),
+        mutationFn: async ({
+            item,
+            question,
+            ...about
+        }: {
+            item: ToKeep;
+            question: Question;
+            basis: string;
+            address: string;
+            revision: number;
+        }) => {
+            const path = { dataset };
+            return 'cells' in item
+                ? bodyOf(
+                      await api.POST('/datasets/{dataset}/kept', {
+                          params: { path },
+                          body: { ...about, title: item.title, content: JSON.stringify(item.cells) },
+                      }),
+                  )
+                : bodyOf(
+                      await api.POST('/datasets/{dataset}/plots/picture', {
+                          params: { path, query: { ...questionWords(question), ...classWords(question), ...item.picture } },
+                          body: { title: item.title, basis: about.basis, address: about.address },
+                      }),
+                  );
+        },
         onSuccess: () => queries.invalidateQueries({ queryKey: ['kept', dataset] }),
     });
 }

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Kept } from '../api/client';
 import { Button } from '../ui/Button';
+import { CellTable } from '../ui/CellTable';
 import { moment } from '../ui/format';
 
 /** One kept picture or table: its title and note, which can be typed over, the basis it rests on, and whether the data have changed since. */
@@ -59,7 +60,7 @@ export function KeptItem({
                     className="mt-2 max-w-full"
                 />
             )}
-            {item.cells !== null && <Cells cells={item.cells} />}
+            {item.cells !== null && <CellTable name={item.title} cells={item.cells.filter((row) => row[0] !== 'Basis')} />}
             <textarea
                 aria-label={`Note on ${item.title}`}
                 value={note}
@@ -85,37 +86,5 @@ export function KeptItem({
                 </Link>
             </p>
         </article>
-    );
-}
-
-const ROWS_SHOWN = 200;
-
-function Cells({ cells }: { cells: string[][] }) {
-    const [head = [], ...rows] = cells.filter((row) => row[0] !== 'Basis');
-    return (
-        <div className="mt-2 max-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Kept table">
-            <table className="border-collapse text-small">
-                <thead>
-                    <tr className="border-b border-hair-strong text-soft">
-                        {head.map((cell, i) => (
-                            <th key={i} className={`px-3 py-1 font-normal first:pl-0 ${i === 0 ? 'text-left' : 'text-right'}`}>
-                                {cell}
-                            </th>
-                        ))}
-                    </tr>
-                </thead>
-                <tbody>
-                    {rows.slice(0, ROWS_SHOWN).map((row, i) => (
-                        <tr key={i} className="border-b border-hair">
-                            {row.map((cell, k) => (
-                                <td key={k} className={`px-3 py-1 first:pl-0 ${k === 0 ? 'text-left' : 'figures text-right'}`}>
-                                    {cell}
-                                </td>
-                            ))}
-                        </tr>
-                    ))}
-                </tbody>
-            </table>
-        </div>
     );
 }

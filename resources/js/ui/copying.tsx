@@ -89,11 +89,7 @@ export function TableOut({ table, name }: { table: () => Cells; name: string }) 
                 Save as CSV
             </button>
             {keep !== null && (
-                <button
-                    type="button"
-                    className={look}
-                    onClick={() => keep({ kind: 'table', title: name, content: JSON.stringify(table()) })}
-                >
+                <button type="button" className={look} onClick={() => keep({ title: name, cells: table() })}>
                     Keep
                 </button>
             )}

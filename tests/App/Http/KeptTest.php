@@ -12,15 +12,17 @@ use Tests\App\Support\Contract;
 /** What is held for a report: as it was, in its order, and nobody else's. */
 final class KeptTest extends AppTestCase
 {
-    private const PICTURE = ['kind' => 'picture', 'title' => 'Yield', 'content' => '<svg xmlns="http://www.w3.org/2000/svg"></svg>', 'basis' => 'Taken as a sample.', 'address' => 'of=yield', 'revision' => 1];
+    private const PICTURE = ['title' => 'Yield', 'basis' => 'Taken as a sample.', 'address' => 'of=yield'];
+    private const TABLE = ['title' => 'Figures', 'content' => '[["","Overall"],["Mean","1.5"]]', 'basis' => 'Taken as a sample.', 'address' => 'of=yield', 'revision' => 1];
 
     public function test_what_is_kept_comes_back_as_it_was_in_the_order_it_was_given(): void
     {
         $dataset = $this->dataset("yield\n1\n2\n");
-        $first = $this->keep($dataset, self::PICTURE);
-        $second = $this->keep($dataset, [...self::PICTURE, 'kind' => 'table', 'title' => 'Figures', 'content' => '[["","Overall"],["Mean","1.5"]]']);
+        $first = $this->keepPicture($dataset);
+        $second = $this->keep($dataset, self::TABLE);
 
-        self::assertSame([self::PICTURE['content'], null], [$first['picture'], $first['cells']]);
+        $drawn = $this->get("/api/datasets/{$dataset->id}/plots/picture?of=yield&picture=stack")->assertOk()->getContent();
+        self::assertSame([$drawn, null, 1], [$first['picture'], $first['cells'], $first['revision']]);
         self::assertSame([null, [['', 'Overall'], ['Mean', '1.5']]], [$second['picture'], $second['cells']]);
         $this->putJson("/api/datasets/{$dataset->id}/kept/order", ['ids' => [$second['id'], $first['id']]])->assertNoContent();
         $list = $this->getJson("/api/datasets/{$dataset->id}/kept")->assertOk();
@@ -31,7 +33,7 @@ final class KeptTest extends AppTestCase
     public function test_title_and_note_are_changed_and_an_item_is_taken_out(): void
     {
         $dataset = $this->dataset("yield\n1\n2\n");
-        $id = $this->keep($dataset, self::PICTURE)['id'];
+        $id = $this->keepPicture($dataset)['id'];
         $this->patchJson("/api/kept/{$id}", ['note' => 'Two hives.'])->assertOk()->assertJsonPath('note', 'Two hives.')->assertJsonPath('title', 'Yield');
         $this->patchJson("/api/kept/{$id}", ['title' => ''])->assertUnprocessable();
         $this->deleteJson("/api/kept/{$id}")->assertNoContent();
@@ -41,28 +43,35 @@ final class KeptTest extends AppTestCase
     /** @return iterable<string, array{array<string, mixed>}> */
     public static function unusable(): iterable
     {
-        yield 'no SVG' => [['content' => '<script>']];
-        yield 'no cells' => [['kind' => 'table', 'content' => '{"a": 1}']];
-        yield 'cells that are no texts' => [['kind' => 'table', 'content' => '[[1]]']];
+        yield 'no cells' => [['content' => '{"a": 1}']];
+        yield 'cells that are no texts' => [['content' => '[[1]]']];
         yield 'no title' => [['title' => '']];
-        yield 'another kind' => [['kind' => 'film']];
     }
 
     /** @param array<string, mixed> $change */
     #[DataProvider('unusable')]
-    public function test_what_is_neither_picture_nor_table_is_refused(array $change): void
+    public function test_what_is_no_table_is_refused(array $change): void
     {
-        $this->postJson("/api/datasets/{$this->dataset("yield\n1\n")->id}/kept", [...self::PICTURE, ...$change])->assertUnprocessable();
+        $this->postJson("/api/datasets/{$this->dataset("yield\n1\n")->id}/kept", [...self::TABLE, ...$change])->assertUnprocessable();
+    }
+
+    public function test_a_picture_needs_a_title_and_something_to_draw(): void
+    {
+        $place = "/api/datasets/{$this->dataset("yield\n1\n")->id}/plots/picture";
+        $this->postJson("{$place}?of=yield&picture=stack", [...self::PICTURE, 'title' => ''])->assertUnprocessable()->assertJsonValidationErrorFor('title');
+        $this->postJson("{$place}?of=yield&picture=film", self::PICTURE)->assertUnprocessable()->assertJsonValidationErrorFor('picture');
     }
 
     public function test_for_another_account_it_does_not_exist(): void
     {
         $dataset = $this->dataset("yield\n1\n");
-        $id = $this->keep($dataset, self::PICTURE)['id'];
+        $id = $this->keep($dataset, self::TABLE)['id'];
         $this->actingAs($this->account('stranger'));
 
         $this->getJson("/api/datasets/{$dataset->id}/kept")->assertNotFound();
-        $this->postJson("/api/datasets/{$dataset->id}/kept", self::PICTURE)->assertNotFound();
+        $this->postJson("/api/datasets/{$dataset->id}/kept", self::TABLE)->assertNotFound();
+        $this->getJson("/api/datasets/{$dataset->id}/plots/picture?of=yield&picture=stack")->assertNotFound();
+        $this->postJson("/api/datasets/{$dataset->id}/plots/picture?of=yield&picture=stack", self::PICTURE)->assertNotFound();
         $this->putJson("/api/datasets/{$dataset->id}/kept/order", ['ids' => [$id]])->assertNotFound();
         $this->patchJson("/api/kept/{$id}", ['note' => 'mine'])->assertNotFound();
         $this->deleteJson("/api/kept/{$id}")->assertNotFound();
@@ -76,7 +85,16 @@ final class KeptTest extends AppTestCase
     private function keep(Dataset $dataset, array $item): array
     {
         $answer = $this->postJson("/api/datasets/{$dataset->id}/kept", $item)->assertCreated();
-        Contract::assertMeets('keep', $answer);
+        Contract::assertMeets('keepTable', $answer);
+
+        return $answer->json();
+    }
+
+    /** @return array<string, mixed> */
+    private function keepPicture(Dataset $dataset): array
+    {
+        $answer = $this->postJson("/api/datasets/{$dataset->id}/plots/picture?of=yield&picture=stack", self::PICTURE)->assertCreated();
+        Contract::assertMeets('keepPicture', $answer);
 
         return $answer->json();
     }

@@ -32,6 +32,13 @@ final class PlotsTest extends AppTestCase
         self::assertSame([null, 1], [$dots['bin_width'], $dots['per_dot']]);
     }
 
+    public function test_dots_under_counts_that_are_not_whole_say_what_they_stand_for(): void
+    {
+        $dots = $this->ask('dots', 'drawDots', $this->dataset("x,n\n1,2.5\n2,1.25\n"), 'of=x&counts=n');
+
+        self::assertSame([[2.5, 1.25], [3, 2], 1], [$dots['lanes'][0]['counts'], $dots['lanes'][0]['dots'], $dots['per_dot']]);
+    }
+
     public function test_normal_plot_and_strip_have_a_point_for_each_value(): void
     {
         $dataset = $this->dataset(self::FILE);
@@ -54,6 +61,17 @@ final class PlotsTest extends AppTestCase
             self::assertSame(array_map(static fn(array $lane): array => array_diff_key($lane, ['box' => 0]), $stack['lanes']), $bars['lanes']);
         }
         self::assertNull($this->ask('bars', 'drawBars', $this->dataset("x,y\n,1\n,2\n"), 'of=y&where=y > 5')['bars']);
+    }
+
+    public function test_the_crosshair_reads_the_axis_of_the_stack_and_nothing_without_values(): void
+    {
+        $dataset = $this->dataset(self::FILE);
+        $axis = $this->getJson("/api/datasets/{$dataset->id}/profile?of=x&by=g")->assertOk()->json('sheets.0.stack.axis');
+        $crosshair = $this->ask('crosshair', 'readCrosshair', $dataset, 'of=x&by=g')['crosshair'];
+
+        self::assertEquals([$axis['from'], $axis['to']], [(float) $crosshair['values'][0], (float) $crosshair['values'][300]]);
+        self::assertSame(['0.0', '100.0'], [$crosshair['percentiles'][0], $crosshair['percentiles'][300]]);
+        self::assertNull($this->ask('crosshair', 'readCrosshair', $this->dataset("x,y\n,1\n"), 'of=y&where=y > 5')['crosshair']);
     }
 
     public function test_rows_run_as_lines_to_another_variable_under_a_condition(): void

@@ -88,6 +88,17 @@ final class FrequencyTableTest extends TestCase
         self::assertSame([3, 1], $table->missing);
     }
 
+    public function test_columns_that_are_not_shown_are_left_out_and_the_others_keep_their_wholes(): void
+    {
+        $overall = new Observations(Numbers::of('1', '2', '2', '4'), 3);
+        $all = NumberFrequencies::of([$overall, new Observations(Numbers::of('2', '4'), 1), new Observations(Numbers::of('1', '2'), 2)], AlignedStack::of($overall, [], new Basis()), false);
+        $shown = $all->columns([0, 2]);
+
+        self::assertSame([[1, 2, 1], [1, 1, 0]], $shown->counts);
+        self::assertSame([3, 2], $shown->missing);
+        self::assertSame(['50.0', '100.0'], [$shown->cumulativePercent(1, 0), $shown->cumulativePercent(1, 2)]);
+    }
+
     public function test_no_value_at_all_gives_a_table_without_rows(): void
     {
         $table = NumberFrequencies::of([new Observations(Numbers::of(), 2)], null, false);

@@ -10,6 +10,7 @@ use PHPUnit\Framework\TestCase;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Frequency\Percent;
 use RowTally\Core\Plots\AlignedStack;
+use RowTally\Core\Plots\Crosshair;
 use RowTally\Core\Values\Observations;
 use Tests\Core\Support\Numbers;
 
@@ -33,12 +34,14 @@ final class CrosshairTest extends TestCase
     {
         $observations = new Observations(Numbers::ofTexts($texts), 0);
         $stack = AlignedStack::of($observations, [], new Basis());
+        $crosshair = Crosshair::of($observations, new Basis());
         self::assertNotNull($stack);
-        foreach ($stack->crosshair->values as $i => $shown) {
+        self::assertNotNull($crosshair);
+        foreach ($crosshair->values as $i => $shown) {
             $at = str_contains($shown, '×') || $observations->values->decimals() === null
                 ? BigRational::of(json_encode($stack->bars->axis->from + ($stack->bars->axis->to - $stack->bars->axis->from) * $i / 300, JSON_THROW_ON_ERROR))
                 : BigRational::of(str_replace('−', '-', $shown));
-            self::assertSame(Percent::text($observations->values->countBelow($at), $observations->n()), $stack->crosshair->percentiles[$i], $shown);
+            self::assertSame(Percent::text($observations->values->countBelow($at), $observations->n()), $crosshair->percentiles[$i], $shown);
         }
     }
 }

@@ -13,6 +13,7 @@ use RowTally\Core\Basis\TakenAs;
 use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Plots\AlignedStack;
 use RowTally\Core\Plots\ClassChoice;
+use RowTally\Core\Plots\Crosshair;
 use RowTally\Core\Plots\HeightScale;
 use RowTally\Core\Plots\Histogram;
 use RowTally\Core\Plots\Marker;
@@ -100,9 +101,9 @@ final class StackOptionsTest extends TestCase
 
     public function test_the_crosshair_reads_percentile_and_z_from_one_end_of_the_axis_to_the_other(): void
     {
-        $stack = AlignedStack::of(new Observations(Numbers::ofTexts(array_map(static fn(int $i): string => "{$i}.5", range(0, 99))), 0), [], new Basis());
-        self::assertNotNull($stack);
-        ['values' => $values, 'percentiles' => $percentiles, 'z' => $z] = (array) $stack->crosshair;
+        $crosshair = Crosshair::of(new Observations(Numbers::ofTexts(array_map(static fn(int $i): string => "{$i}.5", range(0, 99))), 0), new Basis());
+        self::assertNotNull($crosshair);
+        ['values' => $values, 'percentiles' => $percentiles, 'z' => $z] = (array) $crosshair;
 
         self::assertSame([301, 301, 301], [count($values), count($percentiles), count($z)]);
         self::assertSame(['50.0', '50.0', '0.00'], [$values[150], $percentiles[150], $z[150]]);
@@ -129,12 +130,14 @@ final class StackOptionsTest extends TestCase
     public function test_an_axis_may_cover_a_part_and_the_crosshair_reads_that(): void
     {
         $all = new Observations(Numbers::of('1', '2', '3', '40'), 0);
-        $stack = AlignedStack::of($all, [], new Basis(), new StackOptions(zoom: StackOptions::zoomOfWord('0:5')));
+        $options = new StackOptions(zoom: StackOptions::zoomOfWord('0:5'));
+        [$stack, $crosshair] = [AlignedStack::of($all, [], new Basis(), $options), Crosshair::of($all, new Basis(), $options)];
 
         self::assertNotNull($stack);
+        self::assertNotNull($crosshair);
         self::assertSame([0.0, 5.0], [$stack->bars->axis->from, $stack->bars->axis->to]);
-        self::assertSame(['0.00', '5.00'], [$stack->crosshair->values[0], $stack->crosshair->values[300]]);
-        self::assertSame('75.0', $stack->crosshair->percentiles[300]);
+        self::assertSame(['0.00', '5.00'], [$crosshair->values[0], $crosshair->values[300]]);
+        self::assertSame('75.0', $crosshair->percentiles[300]);
         self::assertSame(40.0, $stack->boxes[0]?->max);
         $this->expectExceptionMessage('"5:0" is no part of an axis');
         StackOptions::zoomOfWord('5:0');

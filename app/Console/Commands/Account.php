@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Models\User;
+use Illuminate\Console\Command;
+
+/** Makes an account, or gives one a new name or password; while the server runs. */
+final class Account extends Command
+{
+    protected $signature = 'tally:account
+        {email : What the account signs in with}
+        {--name= : What it is called on screen (the default is the address)}
+        {--password= : At least 8 characters; asked for if not given}';
+
+    protected $description = 'Makes an account, or gives one a new name or password';
+
+    private const SHORTEST = 8;
+
+    public function handle(): int
+    {
+        $email = mb_strtolower($this->word($this->argument('email')) ?? '');
+        if (filter_var($email, FILTER_VALIDATE_EMAIL) === false) {
+            return $this->refuse("\"{$email}\" is no e-mail address.");
+        }
+        $password = $this->word($this->option('password')) ?? $this->word($this->secret('Password')) ?? '';
+        if (mb_strlen($password) < self::SHORTEST) {
+            return $this->refuse('A password has at least ' . self::SHORTEST . ' characters.');
+        }
+        $user = User::query()->where('email', '=', $email)->first() ?? new User(['email' => $email, 'name' => $email]);
+        $isNew = !$user->exists;
+        $name = $this->word($this->option('name'));
+        $user->fill(['password' => $password, ...($name === null ? [] : ['name' => $name])])->save();
+        $this->info($isNew ? "Made the account {$email}." : "Changed the account {$email}.");
+
+        return self::SUCCESS;
+    }
+
+    private function word(mixed $word): ?string
+    {
+        return is_string($word) && $word !== '' ? $word : null;
+    }
+
+    private function refuse(string $sentence): int
+    {
+        fwrite(STDERR, $sentence . "\n");
+
+        return 2;
+    }
+}

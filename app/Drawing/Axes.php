@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Drawing;
+
+use Brick\Math\BigDecimal;
+use RowTally\Core\Plots\Axis;
+use RowTally\Core\Values\Exact;
+
+/** Axes of values, with their names and units. */
+final class Axes
+{
+    /** Room for a line of words under an axis and its name. */
+    public const CAPTION = 20;
+    private const CHARACTER = 7.4;
+    private const SPACE = 8;
+    private const LONGEST_NAME = 60;
+    /** So many boundaries can be written under the bars; of more, the round numbers say more. */
+    private const MOST_EDGES = 60;
+
+    /** @param list<array{at: float, text: string}> $ticks */
+    public static function lying(Svg $svg, array $ticks, string $name, Scale $x, float $top): void
+    {
+        $svg->line($x->start, $top, $x->end, $top, ['stroke' => Palette::INK]);
+        $every = self::every($ticks, ($x->end - $x->start) / ($x->to - $x->from));
+        $first = self::roundest(array_column($ticks, 'text'), $every);
+        foreach ($ticks as $i => $tick) {
+            $svg->line($x->at($tick['at']), $top, $x->at($tick['at']), $top + 5, ['stroke' => Palette::INK, 'data-tick' => $tick['text']]);
+            if ($i % $every === $first) {
+                $svg->text($x->at($tick['at']), $top + 18, $tick['text'], ['text-anchor' => 'middle', 'class' => 'figures']);
+            }
+        }
+        $svg->text($x->end, $top + 37, self::shortened($name, self::LONGEST_NAME), ['text-anchor' => 'end', 'fill' => Palette::INK]);
+    }
+
+    /** With hairlines through the picture. */
+    public static function standing(Svg $svg, Geometry $axis, string $name, Scale $y, float $left, float $right): void
+    {
+        $svg->line($left, $y->start, $left, $y->end, ['stroke' => Palette::INK]);
+        foreach (self::ticks($axis) as $tick) {
+            $at = $y->at($tick['at']);
+            $svg->line($left - 5, $at, $left, $at, ['stroke' => Palette::INK, 'data-tick' => $tick['text']]);
+            $svg->line($left, $at, $right, $at, ['stroke' => Palette::HAIR]);
+            $svg->text($left - 9, $at + 4, $tick['text'], ['text-anchor' => 'end', 'class' => 'figures']);
+        }
+        $svg->add('text', ['transform' => 'translate(14 ' . Svg::number(($y->start + $y->end) / 2) . ') rotate(-90)', 'text-anchor' => 'middle', 'fill' => Palette::INK], $name);
+    }
+
+    /** @return list<array{at: float, text: string}> */
+    public static function ticks(Geometry $axis): array
+    {
+        return array_map(static fn(Geometry $tick): array => ['at' => $tick->number('at'), 'text' => $tick->text('text')], $axis->parts('ticks'));
+    }
+
+    /**
+     * Ticks at the boundaries of the classes, where they are few enough.
+     *
+     * @param list<float> $edges
+     *
+     * @return list<array{at: float, text: string}>
+     */
+    public static function ticksAtEdges(array $edges, Geometry $axis): array
+    {
+        $inside = array_values(array_filter($edges, static fn(float $edge): bool => $edge >= $axis->number('from') && $edge <= $axis->number('to')));
+
+        return count($inside) < 3 || count($inside) > self::MOST_EDGES
+            ? self::ticks($axis)
+            : array_map(static fn(float $edge): array => ['at' => $edge, 'text' => Axis::roundText(BigDecimal::of(Exact::shortestText($edge)))], $inside);
+    }
+
+    /**
+     * 1 when every tick has room for its text, 2 when every other one has, and so on.
+     *
+     * @param list<array{at: float, text: string}> $ticks
+     */
+    public static function every(array $ticks, float $pixelsPerUnit): int
+    {
+        if (count($ticks) < 2) {
+            return 1;
+        }
+        $nearest = Spread::nearest(array_column($ticks, 'at'));
+        $widest = max(array_map(mb_strlen(...), array_column($ticks, 'text'))) * self::CHARACTER + self::SPACE;
+
+        return max(1, (int) ceil($widest / ($nearest * $pixelsPerUnit)));
+    }
+
+    /**
+     * With which of the first ticks labels begin when every so many have one: so that they are as short, that is as round, as can be.
+     *
+     * @param list<string> $texts
+     */
+    private static function roundest(array $texts, int $every): int
+    {
+        [$best, $shortest] = [0, INF];
+        for ($from = 0, $most = min($every, count($texts)); $from < $most; ++$from) {
+            $shown = array_filter($texts, static fn(int $i): bool => $i % $every === $from, ARRAY_FILTER_USE_KEY);
+            $length = array_sum(array_map(mb_strlen(...), $shown)) / count($shown);
+            [$best, $shortest] = $length < $shortest ? [$from, $length] : [$best, $shortest];
+        }
+
+        return $best;
+    }
+
+    public static function shortened(string $text, int $longest): string
+    {
+        return mb_strlen($text) > $longest ? mb_substr($text, 0, $longest - 1) . '…' : $text;
+    }
+}

@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use Brick\Math\BigDecimal;
+use RowTally\Core\Display\DecimalText;
+use RowTally\Core\Plots\Axis;
+use RowTally\Core\Plots\DotPlot;
+use RowTally\Core\Plots\NormalQq;
+use RowTally\Core\Plots\OrderedStrip;
+use RowTally\Core\Plots\Slopes;
+use RowTally\Core\Plots\StemLeaf;
+use RowTally\Core\Values\Exact;
+
+/** The geometry of the pictures beside the stack on the wire: what the page draws, and the server for a report. */
+final class PlotShapes
+{
+    /** @return array<string, mixed> */
+    public static function dots(DotPlot $plot): array
+    {
+        return [
+            'axis' => $plot->axis === null ? null : StackResource::axis($plot->axis),
+            'at' => $plot->at,
+            'bin_width' => $plot->binWidth === null ? null : Axis::roundText($plot->binWidth),
+            'per_dot' => intdiv($plot->perDot, 10 ** $plot->countDecimals),
+            'lanes' => array_map(static fn(array $lane): array => [
+                ...$lane,
+                'counts' => array_map(static fn(int $count): int|float => $plot->countDecimals === 0 ? $count : $count / 10 ** $plot->countDecimals, $lane['counts']),
+            ], $plot->lanes),
+        ];
+    }
+
+    /**
+     * @param non-empty-list<StemLeaf> $displays overall, then each group
+     *
+     * @return array<string, mixed>
+     */
+    public static function stems(array $displays): array
+    {
+        return [
+            'leaf_unit' => Exact::plainDecimal($displays[0]->leafUnit),
+            'lines_per_stem' => $displays[0]->linesPerStem,
+            'columns' => array_map(static fn(StemLeaf $display): array => [
+                'lines' => array_map(static fn(array $line): array => ['stem' => $line['stem'], 'digits' => $line['digits'], 'leaves' => $line['leaves'], 'count' => $line['count'], 'depth' => $line['depth'], 'holds_median' => $line['holdsMedian']], $display->lines),
+                'low' => self::ends($display->low),
+                'high' => self::ends($display->high),
+                'per_leaf' => $display->perLeaf,
+            ], $displays),
+        ];
+    }
+
+    /**
+     * @param list<NormalQq> $plots
+     *
+     * @return array<string, mixed>
+     */
+    public static function qq(array $plots): array
+    {
+        return ['columns' => array_map(static fn(NormalQq $plot): array => [
+            'n' => $plot->n,
+            'points' => array_map(static fn(array $point): array => [$point['z'], $point['value']], $plot->points),
+            'line' => $plot->line,
+            'axes' => $plot->points === [] ? null : [
+                'z' => StackResource::axis(Axis::covering(BigDecimal::of(Exact::shortestText($plot->points[0]['z'])), BigDecimal::of(Exact::shortestText($plot->points[count($plot->points) - 1]['z'])))),
+                'value' => StackResource::axis(self::axisOf($plot->points[0]['value'], $plot->points[count($plot->points) - 1]['value'])),
+            ],
+        ], $plots)];
+    }
+
+    /**
+     * @param non-empty-list<OrderedStrip> $strips overall, then each group
+     *
+     * @return array<string, mixed>
+     */
+    public static function strips(array $strips): array
+    {
+        $points = $strips[0]->points;
+
+        return [
+            'axis' => $points === [] ? null : StackResource::axis(self::axisOf($points[0]['value'], $points[count($points) - 1]['value'])),
+            'columns' => array_map(static fn(OrderedStrip $strip): array => [
+                'points' => array_map(static fn(array $point): array => [$point['share'], $point['value']], $strip->points),
+                'cuts' => $strip->cuts,
+            ], $strips),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    public static function slopes(Slopes $slopes, string $before, string $after): array
+    {
+        return [
+            'axis' => $slopes->axis === null ? null : StackResource::axis($slopes->axis),
+            'before' => $before,
+            'after' => $after,
+            'lines' => $slopes->lines,
+            'rising' => $slopes->rising,
+            'falling' => $slopes->falling,
+            'staying' => $slopes->staying,
+            'incomplete' => $slopes->incomplete,
+        ];
+    }
+
+    /**
+     * @param list<array{value: BigDecimal, count: int}> $entries
+     *
+     * @return list<array{text: string, count: int}>
+     */
+    private static function ends(array $entries): array
+    {
+        return array_map(static fn(array $entry): array => ['text' => DecimalText::plain($entry['value']), 'count' => $entry['count']], $entries);
+    }
+
+    private static function axisOf(float $from, float $to): Axis
+    {
+        [$low, $high] = [BigDecimal::of(Exact::shortestText($from)), BigDecimal::of(Exact::shortestText($to))];
+
+        return $low->isEqualTo($high) ? Axis::covering($low->minus(1), $high->plus(1)) : Axis::covering($low, $high);
+    }
+}
