@@ -23,6 +23,13 @@ async function type(page: Page, key: string, row: number, text: string, end = 'E
     await page.keyboard.press(end);
 }
 
+/** Types, and waits until the server has it: what a cell shows is what was typed, on its way or arrived. */
+async function typeAndSend(page: Page, key: string, row: number, text: string): Promise<void> {
+    const sent = page.waitForResponse((answer) => answer.url().endsWith('/changes') && answer.request().method() === 'POST');
+    await type(page, key, row, text);
+    expect((await sent).ok()).toBe(true);
+}
+
 test('a cell is edited, the figures follow, and it is undone after a reload', async ({ page }) => {
     await openRows(page, 'edited.csv', hives);
     await type(page, 'before', 2, '18,5');
@@ -61,20 +68,29 @@ test('two windows: the second is given a choice and loses nothing', async ({ pag
     const other = await context.newPage();
     await other.goto(page.url());
     await expect(cell(other, 'before', 1)).toHaveText('10');
-    await type(page, 'before', 1, '11');
-    await expect(cell(page, 'before', 1)).toHaveText('11');
+    await typeAndSend(page, 'before', 1, '11');
 
     await type(other, 'before', 1, '12');
     await expect(other.getByRole('alertdialog')).toContainText('Before in row 1: “10” became “11”');
     await other.getByRole('button', { name: 'Leave it' }).click();
     await expect(cell(other, 'before', 1)).toHaveText('11');
 
-    await type(page, 'before', 2, '20');
-    await expect(cell(page, 'before', 2)).toHaveText('20');
+    await typeAndSend(page, 'before', 2, '20');
     await type(other, 'before', 1, '12');
     await other.getByRole('button', { name: 'Make my change on top' }).click();
     await expect(cell(other, 'before', 1)).toHaveText('12');
     await expect(cell(other, 'before', 2)).toHaveText('20');
+});
+
+test('two windows: rows that were left and come back to are those of now', async ({ page, context }) => {
+    await openRows(page, 'left.csv', hives);
+    const other = await context.newPage();
+    await other.goto(page.url());
+    await expect(cell(other, 'before', 1)).toHaveText('10');
+    await other.getByRole('link', { name: 'Profile' }).click();
+    await typeAndSend(page, 'before', 1, '11');
+    await other.getByRole('link', { name: 'Rows' }).click();
+    await expect(cell(other, 'before', 1)).toHaveText('11');
 });
 
 test('a list is typed into an empty dataset: Enter goes down, Tab across, rows appear as needed', async ({ page }) => {

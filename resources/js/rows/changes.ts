@@ -1,7 +1,8 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useCallback, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { api, bodyOf, type Dataset, Refusal } from '../api/client';
-import { datasetKey, DATASETS } from '../api/datasets';
+import { datasetKey, DATASETS, useDataset } from '../api/datasets';
+import { leaveBehind, revisionSeen } from './seen';
 
 export interface ChangeWords {
     kind: string;
@@ -26,7 +27,15 @@ export function useChanges(dataset: number) {
     /** Counts the clashes: what was typed before one was seen must not slip in after it. */
     const clashes = useRef(0);
 
+    const current = useDataset(dataset).data?.revision;
+    useEffect(() => {
+        if (current !== undefined && busy === 0) {
+            leaveBehind(queries, dataset, current);
+        }
+    }, [queries, dataset, current, busy]);
+
     const refresh = useCallback(async () => {
+        queries.removeQueries({ queryKey: ['rows', dataset], type: 'inactive' });
         await queries.invalidateQueries({ queryKey: datasetKey(dataset) });
         await Promise.all(
             ['rows', 'changes', 'ends', 'labels', 'check'].map((key) => queries.invalidateQueries({ queryKey: [key, dataset] })),
@@ -44,7 +53,7 @@ export function useChanges(dataset: number) {
                     setBusy((before) => before - 1);
                     return false;
                 }
-                const revision = queries.getQueryData<Dataset>(datasetKey(dataset))?.revision ?? 0;
+                const revision = revisionSeen(queries, dataset);
                 try {
                     const answer = bodyOf(
                         await api.POST('/datasets/{dataset}/changes', {

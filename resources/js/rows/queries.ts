@@ -50,7 +50,8 @@ export function useTotal(dataset: number, view: View) {
                     params: { path: { dataset }, query: { from: 0, count: 1, ...viewWords(view) } },
                     signal,
                 }),
-            ).total,
+            ),
+        select: (rows) => rows.total,
         placeholderData: keepPreviousData,
         staleTime: 60_000,
     });
