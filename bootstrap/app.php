@@ -8,8 +8,10 @@ use App\Http\Middleware\TellServerTime;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Foundation\Http\Middleware\TrimStrings;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Session\Middleware\StartSession;
+use Illuminate\View\Middleware\ShareErrorsFromSession;
 
 $app = Application::configure(basePath: dirname(__DIR__))
     ->withRouting(
@@ -20,9 +22,9 @@ $app = Application::configure(basePath: dirname(__DIR__))
         // The application is same-origin; see compat/README.md.
         $middleware->remove(HandleCors::class);
         // A cell, a name and a password are what was typed: nothing is trimmed and an empty text stays an empty text.
-        $middleware->trimStrings(except: [static fn(): bool => true]);
+        $middleware->remove(TrimStrings::class);
         $middleware->prepend(TellServerTime::class);
-        $middleware->web(replace: [StartSession::class => QuietSession::class]);
+        $middleware->web(remove: [ShareErrorsFromSession::class], replace: [StartSession::class => QuietSession::class]);
         $middleware->redirectGuestsTo('/');
     })
     ->withExceptions(static function (Exceptions $exceptions): void {

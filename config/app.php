@@ -2,7 +2,13 @@
 
 declare(strict_types=1);
 
+use Illuminate\Notifications\NotificationServiceProvider;
+use Illuminate\Pagination\PaginationServiceProvider;
+use Illuminate\Support\ServiceProvider;
+
 return [
+    // Nothing is sent to anybody and nothing is shown in pages of pages.
+    'providers' => ServiceProvider::defaultProviders()->except([NotificationServiceProvider::class, PaginationServiceProvider::class])->toArray(),
     'name' => 'Row Tally',
     'env' => env('APP_ENV', 'production'),
     'debug' => (bool) env('APP_DEBUG', false),

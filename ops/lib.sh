@@ -174,7 +174,7 @@ write_settings() {
     fi
     # shellcheck disable=SC1091
     set -a && . "$HOME_DIR/env" && set +a
-    export DB_PORT DB_DATABASE=rowtally DB_USERNAME=rowtally
+    export DB_PORT DB_SOCKET="$SOCKETS/db.sock" DB_DATABASE=rowtally DB_USERNAME=rowtally
     export APP_ENV=${APP_ENV:-production} APP_URL="http://127.0.0.1:$WEB_PORT" SESSION_COOKIE="rowtally_$INSTANCE"
     fill_in nginx "$ROOT/ops/nginx.conf.template" "$RUN/nginx.conf"
     fill_in php-fpm "$ROOT/ops/php-fpm.conf.template" "$RUN/php-fpm.conf"
@@ -223,9 +223,9 @@ start_database() {
     start_process mariadb mariadbd --defaults-file="$RUN/mariadb.cnf" "${as_user[@]}"
     wait_for 60 "the database" database_root -e 'SELECT 1'
     database_root -e "CREATE DATABASE IF NOT EXISTS rowtally CHARACTER SET utf8mb4 COLLATE utf8mb4_bin;
-        CREATE USER IF NOT EXISTS 'rowtally'@'127.0.0.1' IDENTIFIED BY '$DB_PASSWORD';
-        ALTER USER 'rowtally'@'127.0.0.1' IDENTIFIED BY '$DB_PASSWORD';
-        GRANT ALL ON rowtally.* TO 'rowtally'@'127.0.0.1';"
+        CREATE USER IF NOT EXISTS 'rowtally'@'localhost' IDENTIFIED BY '$DB_PASSWORD';
+        ALTER USER 'rowtally'@'localhost' IDENTIFIED BY '$DB_PASSWORD';
+        GRANT ALL ON rowtally.* TO 'rowtally'@'localhost';"
 }
 
 # The account that the installation makes for the person who runs it, let in by the socket alone.

@@ -27,6 +27,8 @@ use RowTally\Core\Columns\ChunkEncoding;
  */
 final class ColumnChunk extends Model
 {
+    use BootsByName;
+
     protected $table = 'column_chunks';
 
     public $timestamps = false;

@@ -29,6 +29,8 @@ use Illuminate\Support\Carbon;
  */
 final class Dataset extends Model
 {
+    use BootsByName;
+
     protected $table = 'datasets';
 
     protected $guarded = [];

@@ -16,6 +16,8 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class FigureSet extends Model
 {
+    use BootsByName;
+
     protected $table = 'figure_sets';
 
     public $timestamps = false;

@@ -28,6 +28,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class Import extends Model
 {
+    use BootsByName;
+
     protected $table = 'imports';
 
     protected $guarded = [];

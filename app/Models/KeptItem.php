@@ -24,6 +24,8 @@ use Illuminate\Support\Carbon;
  */
 final class KeptItem extends Model
 {
+    use BootsByName;
+
     protected $table = 'kept_items';
 
     protected $guarded = [];

@@ -21,6 +21,8 @@ use Illuminate\Support\Carbon;
  */
 final class Revision extends Model
 {
+    use BootsByName;
+
     protected $table = 'revisions';
 
     public const UPDATED_AT = null;

@@ -17,6 +17,8 @@ use Illuminate\Foundation\Auth\User as Authenticatable;
  */
 final class User extends Authenticatable
 {
+    use BootsByName;
+
     protected $table = 'users';
 
     protected $fillable = ['name', 'email', 'password', 'chosen_figures'];

@@ -34,6 +34,8 @@ use RowTally\Core\Columns\VariableType;
  */
 final class Variable extends Model
 {
+    use BootsByName;
+
     protected $table = 'variables';
 
     public $timestamps = false;

@@ -9,6 +9,7 @@ use RowTally\Core\Basis\TakenAs;
 use RowTally\Core\Figures\Figure;
 use RowTally\Core\Plots\Histogram;
 use RowTally\Core\Values\Observations;
+use RowTally\Core\Values\ValueCounts;
 
 /**
  * What a figure loses when only the classes are told: from midpoints, or by straight lines, beside the same figure of the rows.
@@ -35,14 +36,14 @@ final readonly class ClassCost
         if ($rows->n() === 0 || $histogram->below + $histogram->above > 0) {
             return null;
         }
-        $classes = new GroupedFigures(ClassTable::ofHistogram($histogram, $rows->countDecimals));
+        [$mean, $variance, $median] = self::fromWholeNumbers($rows, $histogram, $takenAs) ?? self::fromRatios($rows, $histogram, $takenAs);
         $exact = static fn(?BigRational $value): ?Figure => $value === null ? null : Figure::exact($value);
         $root = static fn(?BigRational $variance): ?Figure => $variance === null ? null : Figure::rootOf($variance);
         $lines = [];
         foreach ([
-            ['mean', 'mean', $exact($rows->mean()), $exact($classes->mean())],
-            ['sd', 'standard deviation', $root($rows->variance($takenAs)), $root($classes->variance($takenAs))],
-            ['median', 'median', $exact($rows->median()), $exact($classes->quantile(BigRational::nd(1, 2)))],
+            ['mean', 'mean', $exact($rows->mean()), $exact($mean)],
+            ['sd', 'standard deviation', $root($rows->variance($takenAs)), $root($variance)],
+            ['median', 'median', $exact($rows->median()), $exact($median)],
         ] as [$key, $label, $fromRows, $fromClasses]) {
             if ($fromRows !== null && $fromClasses !== null) {
                 $lines[] = new self($key, $label, $fromRows, $fromClasses);
@@ -50,6 +51,47 @@ final readonly class ClassCost
         }
 
         return $lines;
+    }
+
+    /**
+     * Mean, variance and median told by the classes, by the definitions as they stand.
+     *
+     * @return list<BigRational|null>
+     */
+    private static function fromRatios(Observations $rows, Histogram $histogram, TakenAs $takenAs): array
+    {
+        $classes = new GroupedFigures(ClassTable::ofHistogram($histogram, $rows->countDecimals));
+
+        return [$classes->mean(), $classes->variance($takenAs), $classes->quantile(BigRational::nd(1, 2))];
+    }
+
+    /**
+     * The same in machine integers: midpoints are values that occur as often as their class. Other classes at each move of a hand
+     * want this.
+     *
+     * @return list<BigRational|null>|null null where the edges do not fit
+     */
+    private static function fromWholeNumbers(Observations $rows, Histogram $histogram, TakenAs $takenAs): ?array
+    {
+        $edges = $histogram->classes->unscaledEdges();
+        if ($edges === null) {
+            return null;
+        }
+        [$unscaled, $decimals] = $edges;
+        $counts = [];
+        $median = null;
+        $before = 0;
+        foreach ($histogram->counts as $i => $count) {
+            // Half the sum of two decimals has one decimal more.
+            $counts[5 * ($unscaled[$i] + $unscaled[$i + 1])] = $count;
+            if ($median === null && $count > 0 && $rows->n() <= 2 * ($before + $count)) {
+                $median = BigRational::nd($rows->n() - 2 * $before, 2 * $count)->multipliedBy($unscaled[$i + 1] - $unscaled[$i])->plus($unscaled[$i])->dividedBy(10 ** $decimals)->simplified();
+            }
+            $before += $count;
+        }
+        $midpoints = new Observations(ValueCounts::ofCountedIntegers($counts, $decimals + 1), 0, $rows->countDecimals);
+
+        return [$midpoints->mean(), $midpoints->variance($takenAs), $median];
     }
 
     /** From the classes less from the rows. */

@@ -12,6 +12,8 @@ use RowTally\Core\Values\Exact;
 /** Classes side by side, their edges exact decimals: equal ones, or of whatever widths somebody typed. */
 final class Classes
 {
+    private const DIGITS = 15;
+
     /** @var list<BigDecimal>|null made when they are first asked for, as several parts of a picture do */
     private ?array $edges = null;
     /** @var array<string, non-empty-list<string>> by the side that is closed */
@@ -74,6 +76,24 @@ final class Classes
     public function areCentredOnWholeNumbers(): bool
     {
         return $this->areEqual() && $this->width->isEqualTo(1) && $this->start->plus('0.5')->stripTrailingZeros()->getScale() <= 0;
+    }
+
+    /** @return array{list<int>, int}|null the edges as whole numbers, and over how many decimals; null where 15 digits do not hold them */
+    public function unscaledEdges(): ?array
+    {
+        $edges = array_map($this->edge(...), range(0, $this->number));
+        $decimals = max(array_map(static fn(BigDecimal $edge): int => $edge->getScale(), $edges));
+        $unscaled = [];
+        foreach ($edges as $edge) {
+            $more = $decimals - $edge->getScale();
+            $text = (string) $edge->getUnscaledValue();
+            if (strlen($text) + $more > self::DIGITS) {
+                return null;
+            }
+            $unscaled[] = (int) $text * 10 ** $more;
+        }
+
+        return [$unscaled, $decimals];
     }
 
     /** @return list<float> the number + 1 edges, each the double nearest to its decimal */

@@ -8,6 +8,7 @@ use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
 use RowTally\Core\Values\Exact;
 use RowTally\Core\Values\Observations;
+use RowTally\Core\Values\ScaledBound;
 
 /**
  * Dot plot: a dot for each value, stacked where they are equal, at their exact places; overall and by group on one axis.
@@ -114,17 +115,19 @@ final readonly class DotPlot
     /** @return list<int> */
     private static function binned(Observations $group, BigDecimal $min, BigDecimal $max, BigDecimal $width): array
     {
+        $values = $group->values;
+        $decimals = $values->decimals();
         $edges = [];
         $edge = RoundNumbers::floorTo($min->toBigRational(), $width);
         do {
             $edge = $edge->plus($width);
-            $edges[] = BigRational::of($edge);
+            $edges[] = $decimals === null ? BigRational::of($edge) : ScaledBound::ofDecimal($edge, $decimals, false);
         } while ($edge->isLessThanOrEqualTo($max));
-        $group->values->foresee($edges);
+        $values->foresee($edges);
         $counts = [];
         $before = 0;
         foreach ($edges as $upper) {
-            $upTo = $group->values->countBelow($upper);
+            $upTo = is_int($upper) ? $values->countBelowUnscaled($upper) : $values->countBelow($upper);
             $counts[] = $upTo - $before;
             $before = $upTo;
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Plots;
 
+use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
 use RowTally\Core\Basis\ClassEdge;
 use RowTally\Core\Values\OrderedValues;
@@ -52,34 +53,33 @@ final readonly class Histogram
      */
     public static function each(array $groups, Classes $classes, ClassEdge $closed): array
     {
-        $edges = array_map(static fn(int $i): BigRational => $classes->edge($i)->toBigRational(), range(0, $classes->number));
-        $scaled = [];
+        $edges = array_map($classes->edge(...), range(0, $classes->number));
+        $bounds = $scaled = [];
         foreach ($groups as $values) {
             $decimals = $values->decimals();
-            if ($decimals !== null) {
+            if ($decimals === null) {
+                $bounds = $bounds === [] ? array_map(static fn(BigDecimal $edge): BigRational => $edge->toBigRational(), $edges) : $bounds;
+            } else {
                 // Among whole numbers the edges are brought to their scale once, for all groups.
-                $scaled[$decimals] ??= array_map(
-                    static fn(BigRational $edge): int => $closed === ClassEdge::Left ? ScaledBound::atLeast($edge, $decimals) : ScaledBound::above($edge, $decimals),
-                    $edges,
-                );
+                $scaled[$decimals] ??= array_map(static fn(BigDecimal $edge): int => ScaledBound::ofDecimal($edge, $decimals, $closed === ClassEdge::Right), $edges);
             }
-            $values->foresee($decimals === null ? $edges : $scaled[$decimals]);
+            $values->foresee($decimals === null ? $bounds : $scaled[$decimals]);
         }
+        $ends = [$edges[0]->toBigRational(), $edges[$classes->number]->toBigRational()];
 
-        return array_map(static fn(OrderedValues $values): self => self::counted($values, $classes, $closed, $edges, $values->decimals() === null
-            ? array_map(static fn(BigRational $edge): int => $closed === ClassEdge::Left ? $values->countBelow($edge) : $values->countUpTo($edge), $edges)
+        return array_map(static fn(OrderedValues $values): self => self::counted($values, $classes, $closed, $ends, $values->decimals() === null
+            ? array_map(static fn(BigRational $edge): int => $closed === ClassEdge::Left ? $values->countBelow($edge) : $values->countUpTo($edge), $bounds)
             : array_map($values->countBelowUnscaled(...), $scaled[$values->decimals()])), $groups);
     }
 
     /**
-     * @param list<BigRational> $edges
-     * @param list<int>         $upTo  how many values lie below each edge, with those on it where it is closed on the right
+     * @param array{BigRational, BigRational} $ends first and last edge
+     * @param list<int>                       $upTo how many values lie below each edge, with those on it where it is closed on the right
      */
-    private static function counted(OrderedValues $values, Classes $classes, ClassEdge $closed, array $edges, array $upTo): self
+    private static function counted(OrderedValues $values, Classes $classes, ClassEdge $closed, array $ends, array $upTo): self
     {
         $number = $classes->number;
-        $first = $edges[0];
-        $last = $edges[$number];
+        [$first, $last] = $ends;
         $onOuterEdge = $closed === ClassEdge::Left
             ? $values->countUpTo($last) - $upTo[$number]
             : $upTo[0] - $values->countBelow($first);

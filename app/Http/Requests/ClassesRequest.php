@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use Closure;
-use Illuminate\Validation\Rules\Enum;
 use RowTally\Core\Grouped\StatedLimits;
 
 /** A category whose labels are classes, and how they are taken. */
@@ -13,7 +12,7 @@ final class ClassesRequest extends ProfileRequest
 {
     use ReadsClasses;
 
-    /** @return array<string, list<string|Enum|Closure>> */
+    /** @return array<string, list<string|Closure>> */
     public function rules(): array
     {
         return [

@@ -6,7 +6,6 @@ namespace App\Http\Requests;
 
 use Brick\Math\BigDecimal;
 use Closure;
-use Illuminate\Validation\Rules\Enum;
 use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Figures\Catalogue;
 use RowTally\Core\Figures\Statistic;
@@ -17,7 +16,7 @@ final class FigureRequest extends ProfileRequest
 {
     use ReadsClasses;
 
-    /** @return array<string, list<string|Enum|Closure>> */
+    /** @return array<string, list<string|Closure>> */
     public function rules(): array
     {
         return [

@@ -5,12 +5,11 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use Closure;
-use Illuminate\Validation\Rules\Enum;
 
 /** A picture to be drawn and held for the report. */
 final class KeepPictureRequest extends PictureRequest
 {
-    /** @return array<string, list<string|Enum|Closure>> */
+    /** @return array<string, list<string|Closure>> */
     public function rules(): array
     {
         return [...parent::rules(), ...KeepRequest::ITEM];

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use Closure;
-use Illuminate\Validation\Rules\Enum;
 
 /** Which picture of one variable is to be drawn, and how it is wanted. */
 class PictureRequest extends PlotRequest
@@ -15,7 +14,7 @@ class PictureRequest extends PlotRequest
     private const PICTURES = ['stack', 'boxes', 'dots', 'stems', 'qq', 'strips', 'slopes', 'labels', 'classes'];
     private const WIDTH = 760;
 
-    /** @return array<string, list<string|Enum|Closure>> */
+    /** @return array<string, list<string|Closure>> */
     public function rules(): array
     {
         return [

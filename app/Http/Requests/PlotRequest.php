@@ -5,12 +5,11 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use Closure;
-use Illuminate\Validation\Rules\Enum;
 
 /** One more picture of one variable, or a range of its values. */
 class PlotRequest extends ProfileRequest
 {
-    /** @return array<string, list<string|Enum|Closure>> */
+    /** @return array<string, list<string|Closure>> */
     public function rules(): array
     {
         return [

@@ -8,10 +8,9 @@ use App\Models\Dataset;
 use App\Models\User;
 use App\Store\Question;
 use App\Store\UnknownVariable;
+use BackedEnum;
 use Closure;
 use Illuminate\Foundation\Http\FormRequest;
-use Illuminate\Validation\Rule;
-use Illuminate\Validation\Rules\Enum;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\ClassEdge;
 use RowTally\Core\Basis\MissingRows;
@@ -33,16 +32,16 @@ class ProfileRequest extends FormRequest
     private const MOST_SPLITS = 2;
     private const MOST_PERCENTILES = 50;
 
-    /** @return array<string, list<string|Enum|Closure>> */
+    /** @return array<string, list<string|Closure>> */
     public function rules(): array
     {
         return [
             'of' => ['nullable', 'string', 'max:6000', $this->fewEnough(self::MOST_VARIABLES, 'At most ' . self::MOST_VARIABLES . ' variables can be shown at once. Untick some.')],
             'by' => ['nullable', 'string', 'max:200', $this->fewEnough(self::MOST_SPLITS, 'Rows can be split by one or two variables.')],
-            'as' => ['nullable', 'string', Rule::enum(TakenAs::class)],
-            'quartiles' => ['nullable', 'string', Rule::enum(QuartileRule::class)],
-            'edges' => ['nullable', 'string', Rule::enum(ClassEdge::class)],
-            'missing' => ['nullable', 'string', Rule::enum(MissingRows::class)],
+            'as' => ['nullable', 'string', self::oneOf(TakenAs::cases())],
+            'quartiles' => ['nullable', 'string', self::oneOf(QuartileRule::cases())],
+            'edges' => ['nullable', 'string', self::oneOf(ClassEdge::cases())],
+            'missing' => ['nullable', 'string', self::oneOf(MissingRows::cases())],
             'counts' => ['nullable', 'string', 'max:80'],
             'where' => ['nullable', 'string', 'max:2000'],
             'fences' => ['nullable', 'string', 'max:20'],
@@ -54,7 +53,7 @@ class ProfileRequest extends FormRequest
             'order' => ['nullable', 'string', 'in:own,count'],
             'distinct' => ['nullable', 'string', 'in:yes,no'],
             'classes' => ['nullable', 'string', 'max:4000'],
-            'scale' => ['nullable', 'string', Rule::enum(HeightScale::class)],
+            'scale' => ['nullable', 'string', self::oneOf(HeightScale::cases())],
             'marks' => ['nullable', 'string', 'max:200'],
             'curve' => ['nullable', 'string', 'in:yes,no'],
             'lanes' => ['nullable', 'string', 'in:common,own'],
@@ -65,7 +64,7 @@ class ProfileRequest extends FormRequest
     /**
      * A word that may be left out and is left out needs no looking at, and most are.
      *
-     * @return array<string, list<string|Enum|Closure>>
+     * @return array<string, list<string|Closure>>
      */
     protected function validationRules(): array
     {
@@ -160,6 +159,12 @@ class ProfileRequest extends FormRequest
         $word = trim($this->string($name)->toString());
 
         return $word === '' ? null : $word;
+    }
+
+    /** @param list<BackedEnum> $cases */
+    protected static function oneOf(array $cases): string
+    {
+        return 'in:' . implode(',', array_column($cases, 'value'));
     }
 
     private function fewEnough(int $most, string $sentence): Closure

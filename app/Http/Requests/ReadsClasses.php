@@ -6,8 +6,6 @@ namespace App\Http\Requests;
 
 use App\Models\Dataset;
 use App\Store\UnknownVariable;
-use Illuminate\Validation\Rule;
-use Illuminate\Validation\Rules\Enum;
 use RowTally\Core\Grouped\Amendments;
 use RowTally\Core\Grouped\ClassReading;
 use RowTally\Core\Grouped\StatedLimits;
@@ -15,11 +13,11 @@ use RowTally\Core\Grouped\StatedLimits;
 /** The words about labels that are classes: what their limits stand for, what was amended, and a column of counts for each group. */
 trait ReadsClasses
 {
-    /** @return array<string, list<string|Enum>> */
+    /** @return array<string, list<string>> */
     protected function classRules(): array
     {
         return [
-            'limits' => ['nullable', 'string', Rule::enum(StatedLimits::class)],
+            'limits' => ['nullable', 'string', self::oneOf(StatedLimits::cases())],
             'amend' => ['nullable', 'string', 'max:4000'],
             'count_columns' => ['nullable', 'string', 'max:2000'],
         ];

@@ -5,13 +5,19 @@ declare(strict_types=1);
 namespace Tests\Core\Grouped;
 
 use Brick\Math\BigDecimal;
+use Brick\Math\BigRational;
 use PHPUnit\Framework\TestCase;
 use RowTally\Core\Basis\ClassEdge;
 use RowTally\Core\Basis\TakenAs;
+use RowTally\Core\Figures\Figure;
 use RowTally\Core\Grouped\ClassCost;
+use RowTally\Core\Grouped\ClassTable;
+use RowTally\Core\Grouped\GroupedFigures;
 use RowTally\Core\Plots\Classes;
 use RowTally\Core\Plots\Histogram;
+use RowTally\Core\Values\Exact;
 use RowTally\Core\Values\Observations;
+use RowTally\Core\Values\ValueCounts;
 use Tests\Core\Support\Numbers;
 
 final class ClassCostTest extends TestCase
@@ -25,6 +31,37 @@ final class ClassCostTest extends TestCase
         self::assertSame(['mean', 'sd', 'median'], array_column($costs, 'key'));
         self::assertEqualsWithDelta([7.5, sqrt(18.75), 20 / 3], array_map(static fn(ClassCost $cost): mixed => $cost->fromClasses->value, $costs), 1e-14);
         self::assertEqualsWithDelta([3.0, sqrt(18.75) - sqrt(19.25), 20 / 3 - 2.5], array_map(static fn(ClassCost $cost): float => $cost->difference(), $costs), 1e-14);
+    }
+
+    public function test_whole_numbers_and_ratios_tell_the_same(): void
+    {
+        mt_srand(20261125);
+        $compared = 0;
+        for ($try = 0; $try < 60; ++$try) {
+            $countDecimals = $try % 3;
+            $start = BigDecimal::ofUnscaledValue(mt_rand(-900, 900), mt_rand(0, 3));
+            $width = BigDecimal::ofUnscaledValue(mt_rand(1, 400), mt_rand(0, 3));
+            $classes = $try % 2 === 0 ? new Classes($start, $width, mt_rand(1, 12)) : Classes::ofEdges([$start, $start->plus($width), $start->plus($width->multipliedBy('3.125'))]);
+            $counts = [];
+            for ($i = 0; $i < 40; ++$i) {
+                $counts[mt_rand((int) $start->toFloat() * 100 + 100, max((int) $start->toFloat() * 100 + 100, (int) floor($classes->end()->toFloat() * 100)))] = mt_rand(1, 30) * 10 ** $countDecimals;
+            }
+            $rows = new Observations(ValueCounts::ofCountedIntegers($counts, 2), 0, $countDecimals);
+            $histogram = Histogram::of($rows->values, $classes, $try % 4 < 2 ? ClassEdge::Left : ClassEdge::Right);
+            $costs = ClassCost::of($rows, $histogram, TakenAs::Sample);
+            if ($costs === null) {
+                continue;
+            }
+            $plain = new GroupedFigures(ClassTable::ofHistogram($histogram, $countDecimals));
+            $fromClasses = array_combine(array_column($costs, 'key'), array_map(static fn(ClassCost $cost): mixed => $cost->fromClasses->value, $costs));
+
+            self::assertNotNull($classes->unscaledEdges());
+            self::assertSame(Exact::toFloat($plain->mean() ?? BigRational::zero()), $fromClasses['mean']);
+            self::assertSame(Exact::toFloat($plain->quantile(BigRational::nd(1, 2)) ?? BigRational::zero()), $fromClasses['median']);
+            self::assertSame(Figure::rootOf($plain->variance(TakenAs::Sample) ?? BigRational::zero())->value, $fromClasses['sd']);
+            ++$compared;
+        }
+        self::assertGreaterThan(20, $compared);
     }
 
     public function test_huge_values_and_unequal_classes_are_exact_too(): void

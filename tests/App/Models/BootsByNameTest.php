@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App\Models;
+
+use App\Models\ColumnChunk;
+use App\Models\Dataset;
+use App\Models\FigureSet;
+use App\Models\Import;
+use App\Models\KeptItem;
+use App\Models\Revision;
+use App\Models\User;
+use App\Models\Variable;
+use Illuminate\Database\Eloquent\Attributes\Boot;
+use Illuminate\Database\Eloquent\Attributes\Initialize;
+use Illuminate\Database\Eloquent\Model;
+use PHPUnit\Framework\Attributes\DataProvider;
+use ReflectionClass;
+use ReflectionMethod;
+use Tests\App\AppTestCase;
+
+final class BootsByNameTest extends AppTestCase
+{
+    /** @param class-string<Model> $model */
+    #[DataProvider('models')]
+    public function test_no_method_is_marked_as_one_that_boots(string $model): void
+    {
+        $marked = array_filter(
+            (new ReflectionClass($model))->getMethods(),
+            static fn(ReflectionMethod $method): bool => $method->getAttributes(Boot::class) !== [] || $method->getAttributes(Initialize::class) !== [],
+        );
+
+        self::assertSame([], array_values(array_map(static fn(ReflectionMethod $method): string => $method->getName(), $marked)));
+    }
+
+    public function test_what_is_named_after_its_trait_is_booted(): void
+    {
+        // By such a method casts are what they are.
+        self::assertSame('array', (new User())->getCasts()['chosen_figures'] ?? null);
+    }
+
+    /** @return array<string, array{class-string<Model>}> */
+    public static function models(): array
+    {
+        return array_combine(
+            ['ColumnChunk', 'Dataset', 'FigureSet', 'Import', 'KeptItem', 'Revision', 'User', 'Variable'],
+            array_map(static fn(string $model): array => [$model], [ColumnChunk::class, Dataset::class, FigureSet::class, Import::class, KeptItem::class, Revision::class, User::class, Variable::class]),
+        );
+    }
+}
