@@ -12,6 +12,6 @@ interface ColumnSink
     /** @param list<RecognisedVariable> $variables */
     public function begin(array $variables): void;
 
-    /** @param list<EncodedCells> $columns one chunk of every variable, for the same rows */
+    /** @param array<int, EncodedCells> $columns one chunk of every variable, or of some, by position; all for the same rows */
     public function write(int $number, array $columns): void;
 }

@@ -55,7 +55,7 @@ final readonly class ImportFile
                 'status' => ImportStatus::Done,
                 'bytes_read' => $import->bytes_total,
                 'rows_read' => $reading->rows,
-                'measured' => ['seconds' => microtime(true) - $began, 'peak_bytes' => memory_get_peak_usage() - $heldBefore],
+                'measured' => ['seconds' => microtime(true) - $began, 'peak_bytes' => memory_get_peak_usage() - $heldBefore + $reading->peakElsewhere],
             ]);
         } catch (NotATable $notATable) {
             $this->end($import, ImportStatus::Failed, $notATable->finding->sentence());

@@ -6,19 +6,16 @@ namespace App\Intake;
 
 use App\Intake\Csv\CsvFile;
 use App\Intake\Csv\CsvRows;
-use RowTally\Core\Columns\CategoryColumnBuilder;
-use RowTally\Core\Columns\DateColumnBuilder;
-use RowTally\Core\Columns\NumberColumnBuilder;
-use RowTally\Core\Columns\TextColumnBuilder;
-use RowTally\Core\Columns\VariableType;
-use RowTally\Core\Parsing\DateText;
+use Closure;
 
-/** Reads a CSV file into columns: decides each column's type on a sample, then packs all rows in one pass. */
+/**
+ * Reads a CSV file into columns: decides each column's type on a sample, then packs all rows. Where the sink can be shared and
+ * the file is long, two processes go over it at once, each for its own columns.
+ */
 final class ReadTable
 {
-    /** Distinct texts remembered over all columns together. */
-    private const MEMO_IN_ALL = 1_000_000;
-    private const MEMO_A_COLUMN = 50_000;
+    /** Shorter files are read before a second process would have begun. */
+    private const LONG_FILE = 8 << 20;
     private const NAMES_IN_A_NOTE = 5;
     private const LONGEST_TITLE = 120;
 
@@ -33,63 +30,48 @@ final class ReadTable
         if ($columns === []) {
             throw NotATable::noColumnTaken();
         }
-        $places = array_keys($columns);
         $variables = array_values($columns);
-        $memo = min(self::MEMO_A_COLUMN, intdiv(self::MEMO_IN_ALL, count($variables)));
-        $builders = array_map(static fn(RecognisedVariable $variable): NumberColumnBuilder|CategoryColumnBuilder|TextColumnBuilder|DateColumnBuilder => match ($variable->type) {
-            VariableType::Number => new NumberColumnBuilder($variable->style->decimalMark, $memo),
-            VariableType::Category => new CategoryColumnBuilder($variable->order),
-            VariableType::Date => new DateColumnBuilder($variable->dateOrder ?? DateText::YearFirst),
-            VariableType::Id, VariableType::Text => new TextColumnBuilder(),
-        }, $variables);
-        $missing = array_fill(0, count($variables), 0);
         $sink->begin($variables);
-        $rows = new CsvRows($file);
-        $rowsRead = 0;
-        $cells = new PlainCells($decisions->missing);
-        foreach (Reshape::of($file->names, $decisions)->batches($rows->batches()) as $number => $batch) {
-            $encoded = [];
-            foreach ($builders as $i => $builder) {
-                $encoded[] = $column = $builder->add($cells->of($batch[$places[$i]], $variables[$i], $rows->hasApostrophes));
-                $missing[$i] += $column->chunk->missing;
-            }
-            $sink->write($number, $encoded);
-            $rowsRead += count($batch[0]);
-            $progress($rows->bytesRead, $rowsRead);
-        }
-        if ($rowsRead === 0) {
+        $packing = new PackColumns($file, $decisions, $columns);
+        $inTwo = $sink instanceof SharedSink && count($variables) > 1 && filesize($file->path) >= self::LONG_FILE && SecondProcess::isPossible();
+        [$packed, $elsewhere] = $inTwo ? $this->inTwo($packing, $variables, $sink, $progress) : [$packing->pack(array_keys($variables), $sink, $progress), 0];
+        if ($packed->rows === 0) {
             throw NotATable::headerOnly(count($variables));
         }
-        $read = [];
-        foreach ($variables as $i => $variable) {
-            $read[] = $this->readVariable($variable, $builders[$i], $missing[$i]);
-        }
+        $read = array_values($packed->variables);
 
-        return new TableReading($rowsRead, $read, $this->notes($file, $rows, $read));
+        return new TableReading($packed->rows, $read, $this->notes($file, $packed->reader, $read), $elsewhere);
     }
 
-    private function readVariable(RecognisedVariable $variable, NumberColumnBuilder|CategoryColumnBuilder|TextColumnBuilder|DateColumnBuilder $builder, int $missing): ReadVariable
+    /**
+     * @param list<RecognisedVariable> $variables
+     * @param callable(int, int): void $progress
+     *
+     * @return array{PackedColumns, int} all columns, and how much memory the second process held at most
+     */
+    private function inTwo(PackColumns $packing, array $variables, SharedSink $sink, callable $progress): array
     {
-        $isNumber = $builder instanceof NumberColumnBuilder;
-        $isCategory = $builder instanceof CategoryColumnBuilder;
+        [$own, $others] = SharedColumns::of($variables);
+        $sink->beforeSharing();
+        $second = SecondProcess::begin(static function (Closure $goOn) use ($packing, $others, $sink): array {
+            memory_reset_peak_usage();
+            $before = memory_get_usage();
+            $packed = $packing->pack($others, $sink, $goOn);
+            $sink->flush();
 
-        return new ReadVariable(
-            $variable->name,
-            $variable->unit,
-            $isCategory && $builder->becameText() ? VariableType::Text : $variable->type,
-            $isNumber ? $builder->decimals() : null,
-            match (true) {
-                $isNumber => $builder->dictionary(),
-                $isCategory => $builder->labels(),
-                default => [],
-            },
-            $isCategory && !$builder->becameText() ? $builder->labelCounts() : [],
-            $missing,
-            $isNumber || $builder instanceof DateColumnBuilder ? $builder->unread() : 0,
-            $isNumber ? $builder->valueCounts() : null,
-            $variable->label,
-            $variable->description,
-        );
+            return [$packed->variables, memory_get_peak_usage() - $before];
+        });
+        try {
+            $packed = $packing->pack($own, $sink, $progress);
+            /** @var array{array<int, ReadVariable>, int} $result */
+            $result = $second->result(static fn() => $progress($packed->reader->bytesRead, $packed->rows));
+        } finally {
+            $second->stop();
+        }
+        $all = $packed->variables + $result[0];
+        ksort($all);
+
+        return [new PackedColumns($packed->rows, $all, $packed->reader), $result[1]];
     }
 
     /**

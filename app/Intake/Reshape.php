@@ -109,9 +109,9 @@ final readonly class Reshape
     }
 
     /**
-     * @param iterable<int, list<list<string>>> $batches cells by column
+     * @param iterable<int, array<int, list<string>>> $batches cells by column, of all columns
      *
-     * @return Generator<int, list<list<string>>> the same for the table in its new shape, Chunk::ROWS rows each but the last
+     * @return Generator<int, array<int, list<string>>> the same for the table in its new shape, Chunk::ROWS rows each but the last
      */
     public function batches(iterable $batches): Generator
     {
@@ -122,7 +122,7 @@ final readonly class Reshape
         }
         $rest = [];
         foreach ($batches as $batch) {
-            $rows = count($batch) === 1 ? array_map(static fn(string $cell): array => [$cell], $batch[0]) : array_map(null, ...$batch);
+            $rows = count($batch) === 1 ? array_map(static fn(string $cell): array => [$cell], $batch[0]) : array_map(null, ...array_values($batch));
             $rest = [...$rest, ...$this->rows($rows)];
             while (count($rest) >= Chunk::ROWS) {
                 yield $this->byColumn(array_slice($rest, 0, Chunk::ROWS));

@@ -15,5 +15,7 @@ final readonly class TableReading
         public int $rows,
         public array $variables,
         public array $notes,
+        /** Bytes that a second process held at most. */
+        public int $peakElsewhere = 0,
     ) {}
 }

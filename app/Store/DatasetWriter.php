@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Store;
 
-use App\Intake\ColumnSink;
 use App\Intake\ReadVariable;
 use App\Intake\RecognisedVariable;
+use App\Intake\SharedSink;
 use App\Intake\TableReading;
 use App\Models\Dataset;
 use App\Models\Variable;
@@ -18,7 +18,7 @@ use RowTally\Core\Plots\Sketch;
  * Writes the columns of a draft dataset while a file is read, then publishes them as revision 1 in one transaction. A draft that
  * is given up leaves nothing: deleting it deletes all of its columns.
  */
-final class DatasetWriter implements ColumnSink
+final class DatasetWriter implements SharedSink
 {
     private const FIRST_REVISION = 1;
     private const STATEMENT_BYTES = 2 << 20;
@@ -50,6 +50,12 @@ final class DatasetWriter implements ColumnSink
         }
     }
 
+    /** A connection belongs to one process; each makes its own when it first asks. */
+    public function beforeSharing(): void
+    {
+        DB::disconnect();
+    }
+
     public function write(int $number, array $columns): void
     {
         $chunks = [];
@@ -64,7 +70,7 @@ final class DatasetWriter implements ColumnSink
         }
     }
 
-    private function flush(): void
+    public function flush(): void
     {
         // A statement may have 65,535 parameters, and a chunk row has thirteen.
         foreach (array_chunk($this->waiting, 1000) as $rows) {

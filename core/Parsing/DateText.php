@@ -16,6 +16,8 @@ enum DateText: string
     case DayFirst = 'dmy';
     case MonthFirst = 'mdy';
 
+    private const LOOKS_LIKE_ONE = '/^\s*[0-9]{1,4}([\-\/.])[0-9]{1,2}\1[0-9]/';
+
     /** The date as ISO 8601; null when the text is none in this order, or no day of the calendar. */
     public function iso(string $text): ?string
     {
@@ -49,6 +51,11 @@ enum DateText: string
      */
     public static function recognise(array $cells): ?self
     {
+        // Most columns hold no dates, and one look at all cells is enough to see it.
+        $alike = preg_grep(self::LOOKS_LIKE_ONE, $cells);
+        if ($alike !== false && 3 * count($alike) < 2 * count($cells)) {
+            return null;
+        }
         $best = null;
         $most = 0;
         foreach (self::cases() as $order) {

@@ -99,11 +99,17 @@ final readonly class NumberStyle
      */
     public static function recognise(array $cells, bool $commaMark): self
     {
+        // Labels come again and again; each is looked at once.
+        $texts = array_count_values($cells);
+        $bare = new self();
+        if (self::count($bare, $texts) === count($cells)) {
+            return $bare;
+        }
         $affix = self::commonAffix($cells);
         $affixes = $affix === null ? [] : [$affix];
         $plainest = new self('.', '', $affixes);
         $best = $plainest;
-        $most = self::count($plainest, $cells);
+        $most = self::count($plainest, $texts);
         if ($most === count($cells)) {
             return $plainest;
         }
@@ -113,7 +119,7 @@ final readonly class NumberStyle
             if ($style->decimalMark === ',' && $style->groupMark === '' && !$commaMark && !self::showDecimalComma($cells)) {
                 continue;
             }
-            $count = self::count($style, $cells);
+            $count = self::count($style, $texts);
             if ($count > $most) {
                 $best = $style;
                 $most = $count;
@@ -155,10 +161,10 @@ final readonly class NumberStyle
         return $common !== null && 2 * $found[$common] > count($cells) ? $common : null;
     }
 
-    /** @param list<string> $cells */
-    private static function count(self $style, array $cells): int
+    /** @param array<array-key, int> $texts how often each stands there */
+    private static function count(self $style, array $texts): int
     {
-        return count(array_filter($cells, $style->parses(...)));
+        return array_sum(array_filter($texts, static fn(string|int $text): bool => $style->parses((string) $text), ARRAY_FILTER_USE_KEY));
     }
 
     private static function pattern(string $decimalMark, string $groupMark): string

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace RowTally\Core\Quantiles;
 
 use Brick\Math\BigRational;
+use RowTally\Core\Values\Exact;
 use RowTally\Core\Values\OrderedValues;
 
 /**
@@ -31,6 +32,6 @@ final class MiddleValue
             return $lower;
         }
 
-        return $lower->plus($values->at(intdiv($from + $to, 2) + 1))->dividedBy(2)->simplified();
+        return Exact::simplest($lower->plus($values->at(intdiv($from + $to, 2) + 1))->dividedBy(2));
     }
 }

@@ -8,6 +8,7 @@ use Brick\Math\BigInteger;
 use Brick\Math\BigRational;
 use RowTally\Core\Basis\QuartileRule;
 use RowTally\Core\Exception\InvalidInput;
+use RowTally\Core\Values\Exact;
 use RowTally\Core\Values\OrderedValues;
 
 /**
@@ -44,13 +45,13 @@ final class Quantile
             return $below;
         }
 
-        return $below->plus(self::at($values, $j + 1, $n)->minus($below)->multipliedBy($weight))->simplified();
+        return Exact::simplest($below->plus(self::at($values, $j + 1, $n)->minus($below)->multipliedBy($weight)));
     }
 
     /** np + m, the rank with its fraction. */
     public static function position(QuartileRule $rule, int $n, BigRational $p): BigRational
     {
-        return $p->multipliedBy($n)->plus(self::offset($rule, $p))->simplified();
+        return Exact::simplest($p->multipliedBy($n)->plus(self::offset($rule, $p)));
     }
 
     /** @return array{below: int, weight: BigRational} the rank below the position, and how much the next one weighs */

@@ -7,6 +7,7 @@ namespace RowTally\Core\Quantiles;
 use Brick\Math\BigRational;
 use RowTally\Core\Basis\QuartileRule;
 use RowTally\Core\Exception\InvalidInput;
+use RowTally\Core\Values\Exact;
 use RowTally\Core\Values\OrderedValues;
 
 /**
@@ -21,12 +22,14 @@ use RowTally\Core\Values\OrderedValues;
  * Accuracy    exact.
  * Cost        up to six look-ups by rank.
  */
-final readonly class Quartiles
+final class Quartiles
 {
+    private ?BigRational $range = null;
+
     private function __construct(
-        public BigRational $q1,
-        public BigRational $q2,
-        public BigRational $q3,
+        public readonly BigRational $q1,
+        public readonly BigRational $q2,
+        public readonly BigRational $q3,
     ) {}
 
     /**
@@ -56,18 +59,18 @@ final readonly class Quartiles
 
     public function interquartileRange(): BigRational
     {
-        return $this->q3->minus($this->q1)->simplified();
+        return $this->range ??= Exact::simplest($this->q3->minus($this->q1));
     }
 
     /** Q₁ − $multiplier · IQR, the multiplier as decimal text. */
     public function lowerFence(string $multiplier): BigRational
     {
-        return $this->q1->minus($this->interquartileRange()->multipliedBy($multiplier))->simplified();
+        return Exact::simplest($this->q1->minus($this->interquartileRange()->multipliedBy($multiplier)));
     }
 
     /** Q₃ + $multiplier · IQR, the multiplier as decimal text. */
     public function upperFence(string $multiplier): BigRational
     {
-        return $this->q3->plus($this->interquartileRange()->multipliedBy($multiplier))->simplified();
+        return Exact::simplest($this->q3->plus($this->interquartileRange()->multipliedBy($multiplier)));
     }
 }

@@ -78,7 +78,7 @@ final class Observations
     /** Only for n of 1 or more, as everything below. */
     public function mean(): BigRational
     {
-        return $this->powerSums()->sum()->dividedBy($this->n())->simplified();
+        return Exact::simplest($this->powerSums()->sum()->dividedBy($this->n()));
     }
 
     /** What the squared deviations are divided by: n or n − 1; 0 or less where there is no variance. */
@@ -98,7 +98,7 @@ final class Observations
     {
         $divisor = $this->divisor($takenAs);
 
-        return $divisor->getSign() <= 0 ? null : $this->squaredDeviations()->dividedBy($divisor)->simplified();
+        return $divisor->getSign() <= 0 ? null : Exact::simplest($this->squaredDeviations()->dividedBy($divisor));
     }
 
     public function allEqual(): bool

@@ -17,18 +17,23 @@ final class FrequencyRows
         }
         $columns = array_keys($table->counts);
         $each = static fn(callable $of): array => array_map($of, $columns);
+        $rows = [];
+        foreach ($table->labels as $row => $label) {
+            $cells = ['label' => $label];
+            foreach ($columns as $column) {
+                $cells['counts'][] = self::count($table->counts[$column][$row], $table);
+                $cells['percent_of_all'][] = $table->percentOfAll($column, $row);
+                $cells['percent'][] = $table->percentOfPresent($column, $row);
+                $cells['cumulative'][] = $table->cumulativePercent($column, $row);
+                $cells['percent_of_row'][] = $table->percentOfRow($column, $row);
+                $cells['percent_of_total'][] = $table->percentOfTotal($column, $row);
+            }
+            $rows[] = $cells;
+        }
 
         return [
             'kind' => $table->kind->value,
-            'rows' => array_map(static fn(int $row, string $label): array => [
-                'label' => $label,
-                'counts' => $each(static fn(int $column): int|float => self::count($table->counts[$column][$row], $table)),
-                'percent_of_all' => $each(static fn(int $column): ?string => $table->percentOfAll($column, $row)),
-                'percent' => $each(static fn(int $column): ?string => $table->percentOfPresent($column, $row)),
-                'cumulative' => $each(static fn(int $column): ?string => $table->cumulativePercent($column, $row)),
-                'percent_of_row' => $each(static fn(int $column): ?string => $table->percentOfRow($column, $row)),
-                'percent_of_total' => $each(static fn(int $column): ?string => $table->percentOfTotal($column, $row)),
-            ], array_keys($table->labels), $table->labels),
+            'rows' => $rows,
             'totals' => $each(static fn(int $column): int|float => self::count($table->total($column), $table)),
             'missing' => $each(static fn(int $column): int|float => self::count($table->missing[$column], $table)),
             'missing_percent' => $each($table->percentMissing(...)),

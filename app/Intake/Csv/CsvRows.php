@@ -23,6 +23,8 @@ final class CsvRows
 
     private readonly CsvRecords $records;
     private readonly string $wholeRow;
+    /** @var non-empty-list<int> places of the columns that are wanted */
+    private readonly array $places;
     private readonly int $width;
     /** @var list<string> texts that must not stand in a block that goes the fast way */
     private readonly array $needsCare;
@@ -40,14 +42,18 @@ final class CsvRows
     /** How many blocks went the fast way; for tests that must know that it ran. */
     public int $fastBlocks = 0;
 
-    public function __construct(private readonly CsvFile $file)
+    /** @param list<int> $places of the columns that are wanted, ascending; none = all of them */
+    public function __construct(private readonly CsvFile $file, array $places = [])
     {
         $dialect = $file->dialect;
         $this->records = new CsvRecords($dialect->delimiter, $dialect->quote);
         $this->width = count($file->names);
         $this->line = $file->rowsLine;
-        $cell = '([^\n' . preg_quote($dialect->delimiter, '/') . ']*+)';
-        $this->wholeRow = '/^' . implode(preg_quote($dialect->delimiter, '/'), array_fill(0, $this->width, $cell)) . '$/m';
+        $this->places = $places === [] ? range(0, $this->width - 1) : $places;
+        // What is not wanted is passed over and not cut out.
+        $cell = '[^\n' . preg_quote($dialect->delimiter, '/') . ']*+';
+        $cells = array_replace(array_fill(0, $this->width, $cell), array_fill_keys($this->places, "({$cell})"));
+        $this->wholeRow = '/^' . implode(preg_quote($dialect->delimiter, '/'), $cells) . '$/m';
         $this->needsCare = [
             ...($dialect->quote === '' ? [] : [$dialect->quote]),
             ...($dialect->comment === '' ? [] : ["\n{$dialect->comment}"]),
@@ -56,8 +62,8 @@ final class CsvRows
     }
 
     /**
-     * @return Generator<int, list<list<string>>> for each batch of up to Chunk::ROWS rows (only the last has fewer), the cells of
-     *                                            every column
+     * @return Generator<int, array<int, list<string>>> for each batch of up to Chunk::ROWS rows (only the last has fewer), the cells
+     *                                                  of every column that is wanted, by place
      *
      * @throws NotATable naming the line
      */
@@ -65,18 +71,19 @@ final class CsvRows
     {
         $pieces = [];
         $rows = 0;
+        $any = $this->places[0];
         foreach ($this->blocks() as $columns) {
             // Only a block that lies across the edge of a batch is cut; the others are put together whole.
-            while ($rows + count($columns[0]) >= Chunk::ROWS) {
+            while ($rows + count($columns[$any]) >= Chunk::ROWS) {
                 $fit = Chunk::ROWS - $rows;
                 yield $this->joined([...$pieces, array_map(static fn(array $cells): array => array_slice($cells, 0, $fit), $columns)]);
                 $columns = array_map(static fn(array $cells): array => array_slice($cells, $fit), $columns);
                 $pieces = [];
                 $rows = 0;
             }
-            if ($columns[0] !== []) {
+            if ($columns[$any] !== []) {
                 $pieces[] = $columns;
-                $rows += count($columns[0]);
+                $rows += count($columns[$any]);
             }
         }
         if ($rows > 0) {
@@ -85,9 +92,9 @@ final class CsvRows
     }
 
     /**
-     * @param list<list<list<string>>> $pieces
+     * @param list<array<int, list<string>>> $pieces
      *
-     * @return list<list<string>>
+     * @return array<int, list<string>>
      */
     private function joined(array $pieces): array
     {
@@ -95,14 +102,14 @@ final class CsvRows
             return $pieces[0];
         }
         $joined = [];
-        for ($i = 0; $i < $this->width; ++$i) {
-            $joined[] = array_merge(...array_column($pieces, $i));
+        foreach ($this->places as $place) {
+            $joined[$place] = array_merge(...array_column($pieces, $place));
         }
 
         return $joined;
     }
 
-    /** @return Generator<int, list<list<string>>> */
+    /** @return Generator<int, array<int, list<string>>> */
     private function blocks(): Generator
     {
         $handle = fopen($this->file->path, 'r');
@@ -121,7 +128,7 @@ final class CsvRows
                 continue;
             }
             $columns = $this->fast($text, $isLast) ?? $this->careful($text, $isLast);
-            if ($columns[0] !== []) {
+            if ($columns[$this->places[0]] !== []) {
                 yield $columns;
             }
             if ($this->restBytes() > self::LONGEST_RECORD) {
@@ -136,7 +143,7 @@ final class CsvRows
         return strlen($this->rest);
     }
 
-    /** @return list<list<string>>|null null when the block needs care */
+    /** @return array<int, list<string>>|null null when the block needs care */
     private function fast(string $text, bool $isLast): ?array
     {
         $this->hasApostrophes = $this->hasApostrophes || str_contains($text, "'");
@@ -171,10 +178,10 @@ final class CsvRows
         array_shift($columns);
 
         /** @var list<list<string>> $columns */
-        return $columns;
+        return array_combine($this->places, $columns);
     }
 
-    /** @return list<list<string>> */
+    /** @return array<int, list<string>> */
     private function careful(string $text, bool $isLast): array
     {
         $cut = $this->records->cut($text, $this->line, $isLast);
@@ -203,12 +210,12 @@ final class CsvRows
         $this->line = $cut['next'];
         $this->rest = substr($text, $used);
         if ($rows === []) {
-            return array_fill(0, $this->width, []);
+            return array_fill_keys($this->places, []);
         }
 
         $columns = [];
-        for ($i = 0; $i < $this->width; ++$i) {
-            $columns[] = array_column($rows, $i);
+        foreach ($this->places as $place) {
+            $columns[$place] = array_column($rows, $place);
         }
 
         return $columns;

@@ -31,6 +31,23 @@ final class ExactTest extends TestCase
         self::assertSame($expected, Exact::toFloat(BigRational::of($ratio)));
     }
 
+    public function test_small_ratios_are_rounded_and_simplified_as_large_ones_are(): void
+    {
+        mt_srand(20261125);
+        // The same ratio over a common factor too long for machine integers takes the long way.
+        $factor = BigInteger::of('1000000000000000003');
+        for ($try = 0; $try < 500; ++$try) {
+            $numerator = mt_rand(-(10 ** mt_rand(1, 15)) + 1, 10 ** mt_rand(1, 15) - 1);
+            $denominator = mt_rand(1, 10 ** mt_rand(1, 15) - 1);
+            $ratio = BigRational::nd($numerator, $denominator);
+            $long = BigRational::nd($factor->multipliedBy($numerator), $factor->multipliedBy($denominator));
+
+            self::assertSame(Exact::toFloat($long), Exact::toFloat($ratio), "{$numerator}/{$denominator}");
+            self::assertSame((string) $ratio->simplified(), (string) Exact::simplest($ratio));
+            self::assertSame((string) $ratio->simplified(), (string) Exact::simplest($long));
+        }
+    }
+
     public function test_the_root_of_a_ratio_is_correctly_rounded(): void
     {
         self::assertSame(M_SQRT2, Exact::squareRoot(BigRational::of(2)));

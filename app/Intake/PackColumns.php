@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intake;
+
+use App\Intake\Csv\CsvFile;
+use App\Intake\Csv\CsvRows;
+use RowTally\Core\Columns\CategoryColumnBuilder;
+use RowTally\Core\Columns\DateColumnBuilder;
+use RowTally\Core\Columns\NumberColumnBuilder;
+use RowTally\Core\Columns\TextColumnBuilder;
+use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Parsing\DateText;
+
+/** Reads some columns of a table, or all of them, in one pass over its file, and packs them. */
+final readonly class PackColumns
+{
+    /** Distinct texts remembered over all columns together. */
+    private const MEMO_IN_ALL = 1_000_000;
+    private const MEMO_A_COLUMN = 50_000;
+
+    /** @param array<int, RecognisedVariable> $columns those that are taken, by place in the table */
+    public function __construct(
+        private CsvFile $file,
+        private Decisions $decisions,
+        private array $columns,
+    ) {}
+
+    /**
+     * @param list<int>                                     $positions which of them, among those that are taken
+     * @param callable(int $bytesRead, int $rowsRead): void $progress  called after every chunk; may throw to stop the reading
+     *
+     * @throws NotATable
+     */
+    public function pack(array $positions, ColumnSink $sink, callable $progress): PackedColumns
+    {
+        $reshape = Reshape::of($this->file->names, $this->decisions);
+        $places = array_keys($this->columns);
+        $variables = array_values($this->columns);
+        $memo = min(self::MEMO_A_COLUMN, intdiv(self::MEMO_IN_ALL, count($variables)));
+        $builders = [];
+        foreach ($positions as $position) {
+            $builders[$position] = self::builder($variables[$position], $memo);
+        }
+        $missing = array_fill_keys($positions, 0);
+        $wanted = array_map(static fn(int $position): int => $places[$position], $positions);
+        $rows = new CsvRows($this->file, $reshape->isPlain() ? $wanted : []);
+        $rowsRead = 0;
+        $cells = new PlainCells($this->decisions->missing);
+        foreach ($reshape->batches($rows->batches()) as $number => $batch) {
+            $encoded = [];
+            foreach ($builders as $position => $builder) {
+                $encoded[$position] = $column = $builder->add($cells->of($batch[$places[$position]], $variables[$position], $rows->hasApostrophes));
+                $missing[$position] += $column->chunk->missing;
+            }
+            $sink->write($number, $encoded);
+            $rowsRead += count($batch[$wanted[0]]);
+            $progress($rows->bytesRead, $rowsRead);
+        }
+        $read = [];
+        foreach ($builders as $position => $builder) {
+            $read[$position] = self::readVariable($variables[$position], $builder, $missing[$position]);
+        }
+
+        return new PackedColumns($rowsRead, $read, $rows);
+    }
+
+    private static function builder(RecognisedVariable $variable, int $memo): NumberColumnBuilder|CategoryColumnBuilder|TextColumnBuilder|DateColumnBuilder
+    {
+        return match ($variable->type) {
+            VariableType::Number => new NumberColumnBuilder($variable->style->decimalMark, $memo),
+            VariableType::Category => new CategoryColumnBuilder($variable->order),
+            VariableType::Date => new DateColumnBuilder($variable->dateOrder ?? DateText::YearFirst),
+            VariableType::Id, VariableType::Text => new TextColumnBuilder(),
+        };
+    }
+
+    private static function readVariable(RecognisedVariable $variable, NumberColumnBuilder|CategoryColumnBuilder|TextColumnBuilder|DateColumnBuilder $builder, int $missing): ReadVariable
+    {
+        $isNumber = $builder instanceof NumberColumnBuilder;
+        $isCategory = $builder instanceof CategoryColumnBuilder;
+
+        return new ReadVariable(
+            $variable->name,
+            $variable->unit,
+            $isCategory && $builder->becameText() ? VariableType::Text : $variable->type,
+            $isNumber ? $builder->decimals() : null,
+            match (true) {
+                $isNumber => $builder->dictionary(),
+                $isCategory => $builder->labels(),
+                default => [],
+            },
+            $isCategory && !$builder->becameText() ? $builder->labelCounts() : [],
+            $missing,
+            $isNumber || $builder instanceof DateColumnBuilder ? $builder->unread() : 0,
+            $isNumber ? $builder->valueCounts() : null,
+            $variable->label,
+            $variable->description,
+        );
+    }
+}
