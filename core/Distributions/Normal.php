@@ -40,12 +40,19 @@ final class Normal
         return $x > 0.46875 ? 0.5 * self::scaledUpper($x) * exp(-$x * $x) : 0.5 - 0.5 * self::errorFunction($x);
     }
 
-    /** ln(1 − F(z)), also where 1 − F(z) is below the smallest double. */
-    public static function logAbove(float $z): float
+    /** @return array{float, float} ln F(z) and ln(1 − F(z)), also where one is below the smallest double; the nearer tail is reckoned once for both */
+    public static function logTails(float $z): array
     {
-        $x = $z / self::SQRT_2;
+        $x = abs($z) / self::SQRT_2;
+        if ($x <= 0.46875) {
+            $half = 0.5 * self::errorFunction($x);
+            $tails = [log(0.5 + $half), log(0.5 - $half)];
+        } else {
+            $scaled = 0.5 * self::scaledUpper($x);
+            $tails = [log1p(-$scaled * exp(-$x * $x)), -$x * $x + log($scaled)];
+        }
 
-        return $x > 0.46875 ? -$x * $x + log(0.5 * self::scaledUpper($x)) : log(self::above($z));
+        return $z < 0.0 ? [$tails[1], $tails[0]] : $tails;
     }
 
     /** z with F(z) = $p, for 0 < $p < 1. */

@@ -59,6 +59,12 @@ final readonly class NormalityFigure extends NamedStatistic
         );
     }
 
+    /** Of the tests' figures all but A² are between 0 and 1. */
+    public function liesWithinOne(): bool
+    {
+        return $this->isP || $this->test !== 'anderson_darling';
+    }
+
     protected function figure(Observations $observations, Basis $basis): Figure
     {
         $outcome = $this->outcome($observations);

@@ -11,6 +11,7 @@ use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\QuartileRule;
 use RowTally\Core\Basis\TakenAs;
 use RowTally\Core\Figures\Catalogue;
+use RowTally\Core\Figures\NormalityFigure;
 use RowTally\Core\Figures\Percentile;
 use RowTally\Core\Figures\ShownAs;
 use RowTally\Core\Figures\Statistic;
@@ -38,6 +39,8 @@ final readonly class FindFigure
     private const BY_RULE = ['q1', 'q3', 'iqr', 'lower_fence', 'upper_fence', 'outliers_count'];
     private const BY_DIVISOR = ['sd', 'variance', 'cv', 'skewness', 'kurtosis', 'skewness_ratio', 'kurtosis_ratio', 'within_1', 'within_2', 'within_3'];
     private const TURNED = ['mean', 'median', 'sum', 'q1', 'q3', 'min', 'max', 'skewness'];
+    /** Figures between 0 and 1 that take long are not looked at for a number like this. */
+    private const FAR_BEYOND_ONE = 2.0;
     /** A slip costs more than any convention. */
     private const SLIP = 100;
 
@@ -76,6 +79,9 @@ final readonly class FindFigure
     {
         $found = [];
         foreach (Catalogue::all() as $place => $statistic) {
+            if ($statistic instanceof NormalityFigure && $statistic->liesWithinOne() && abs($this->stated->number()) > self::FAR_BEYOND_ONE) {
+                continue;
+            }
             $found[] = $this->explain($statistic, $this->basis, [], $place);
             if (in_array($statistic->key(), self::BY_DIVISOR, true)) {
                 foreach (TakenAs::cases() as $case) {
@@ -183,16 +189,23 @@ final readonly class FindFigure
     {
         $values = $this->observations->values;
         $factor = 10 ** (($values->decimals() ?? 0) - $decimals);
-        $sums = [];
+        $places = $sums = [];
+        $last = -1;
+        // Rounded, values in order are in order still.
         foreach ($values->slices() as [$integers, $counts]) {
             foreach ($integers as $i => $value) {
                 $size = intdiv(abs((int) $value) + intdiv($factor, 2), $factor);
                 $place = $value < 0 ? -$size : $size;
-                $sums[$place] = ($sums[$place] ?? 0) + $counts[$i];
+                if ($last >= 0 && $places[$last] === $place) {
+                    $sums[$last] += $counts[$i];
+                } else {
+                    $places[++$last] = $place;
+                    $sums[$last] = $counts[$i];
+                }
             }
         }
 
-        return new Observations(ValueCounts::ofCountedIntegers($sums, $decimals), $this->observations->missing, $this->observations->countDecimals);
+        return new Observations(ValueCounts::ofIntegers(array_values($places), array_values($sums), $decimals), $this->observations->missing, $this->observations->countDecimals);
     }
 
     private function midpoints(): ?Observations

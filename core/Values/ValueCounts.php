@@ -100,34 +100,66 @@ final class ValueCounts implements OrderedValues
      *
      * @param array<int, int> $removed unscaled value => how many of it go, never more than there are
      * @param array<int, int> $added   unscaled value => how many come
+     *
+     * Cost  one copy of what is packed; running counts behind the first change are reckoned anew.
      */
     public function changed(array $removed, array $added): self
     {
-        $counts = [];
-        foreach ($this->slices() as [$values, $often]) {
-            foreach ($values as $i => $value) {
-                $counts[(int) $value] = $often[$i];
-            }
-        }
-        $known = count($counts);
+        $changes = $added;
         foreach ($removed as $value => $count) {
-            $counts[$value] = ($counts[$value] ?? 0) - $count;
-            if ($counts[$value] === 0) {
-                unset($counts[$value]);
-            }
+            $changes[$value] = ($changes[$value] ?? 0) - $count;
         }
-        foreach ($added as $value => $count) {
-            $counts[$value] = ($counts[$value] ?? 0) + $count;
+        ksort($changes);
+        $values = $upTo = '';
+        $from = $shift = $fewer = 0;
+        // What lies between two changed values is copied as it stands; only its running counts move.
+        foreach ($changes as $value => $change) {
+            $at = $this->firstAtLeast($this->values, $value);
+            $isKnown = $at < $this->distinct && self::integer($this->values, $at) === $value;
+            $values .= substr($this->values, self::WORD * $from, self::WORD * ($at - $from));
+            $upTo .= $this->upToShifted($from, $at, $shift);
+            $count = $change + ($isKnown ? $this->countBefore($at + 1) - $this->countBefore($at) : 0);
+            if ($count > 0) {
+                $values .= pack('q', $value);
+                $upTo .= pack('q', $this->countBefore($at) + $shift + $count);
+            }
+            $fewer += ($isKnown ? 1 : 0) - ($count > 0 ? 1 : 0);
+            $from = $at + ($isKnown ? 1 : 0);
+            $shift += $change;
         }
         $decimals = $this->decimals ?? 0;
-        $sums = $this->powerSums()
-            ->plus(PowerSums::ofIntegers(array_keys($added), array_values($added), $decimals))
-            ->minus(PowerSums::ofIntegers(array_keys($removed), array_values($removed), $decimals));
-        if (count($counts) !== $known || $added !== []) {
-            ksort($counts);
+
+        return new self(
+            $values . substr($this->values, self::WORD * $from),
+            $upTo . $this->upToShifted($from, $this->distinct, $shift),
+            $this->distinct - $fewer,
+            $decimals,
+            $this->powerSums()
+                ->plus(PowerSums::ofIntegers(array_keys($added), array_values($added), $decimals))
+                ->minus(PowerSums::ofIntegers(array_keys($removed), array_values($removed), $decimals)),
+        );
+    }
+
+    /** Running counts from one place to before another, all of them so much larger. */
+    private function upToShifted(int $from, int $to, int $shift): string
+    {
+        if ($from >= $to) {
+            return '';
+        }
+        if ($this->upTo !== '' && $shift === 0) {
+            return substr($this->upTo, self::WORD * $from, self::WORD * ($to - $from));
+        }
+        $shifted = '';
+        for (; $from < $to; $from += self::SLICE) {
+            $number = min(self::SLICE, $to - $from);
+            $upTo = $this->upTo === '' ? range($from + 1, $from + $number) : Packed::integers("q{$number}", $this->upTo, self::WORD * $from);
+            foreach ($upTo as $i => $sum) {
+                $upTo[$i] = $sum + $shift;
+            }
+            $shifted .= pack('q*', ...$upTo);
         }
 
-        return self::ofIntegers(array_keys($counts), array_values($counts), $decimals, $sums);
+        return $shifted;
     }
 
     /** Back from `toBytes()`. */

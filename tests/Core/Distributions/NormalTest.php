@@ -30,8 +30,17 @@ final class NormalTest extends TestCase
     {
         self::assertEqualsWithDelta($above, Normal::above($z), 1e-9 * $above + 5e-16);
         self::assertEqualsWithDelta($above, Normal::below(-$z), 1e-9 * $above + 5e-16);
-        self::assertEqualsWithDelta(log($above), Normal::logAbove($z), 1e-9);
+        self::assertEqualsWithDelta(log($above), Normal::logTails($z)[1], 1e-9);
         self::assertEqualsWithDelta(1.0 - $above, Normal::below($z), 1e-14);
+    }
+
+    public function test_logarithms_of_both_tails_are_those_of_the_tails(): void
+    {
+        for ($z = -5.0; $z <= 5.0; $z += 0.07) {
+            [$below, $above] = Normal::logTails($z);
+            self::assertEqualsWithDelta(log(Normal::below($z)), $below, 3e-15 * max(1.0, abs($below)), (string) $z);
+            self::assertEqualsWithDelta(log(Normal::above($z)), $above, 3e-15 * max(1.0, abs($above)), (string) $z);
+        }
     }
 
     public function test_both_sides_add_up_to_one(): void
@@ -56,7 +65,9 @@ final class NormalTest extends TestCase
     public function test_logarithms_reach_beyond_the_smallest_double(): void
     {
         // ln φ(60)/60 · (1 − 1/60² + 3/60⁴), the asymptotic series.
-        self::assertEqualsWithDelta(-1800.0 - log(60.0 * sqrt(2.0 * M_PI)) + log1p(-1 / 3600 + 3 / 3600 ** 2), Normal::logAbove(60.0), 1e-9);
+        self::assertEqualsWithDelta(-1800.0 - log(60.0 * sqrt(2.0 * M_PI)) + log1p(-1 / 3600 + 3 / 3600 ** 2), Normal::logTails(60.0)[1], 1e-9);
+        self::assertSame(-0.0, Normal::logTails(60.0)[0]);
+        self::assertSame(array_reverse(Normal::logTails(60.0)), Normal::logTails(-60.0));
     }
 
     public function test_shares_within_one_two_and_three_deviations(): void

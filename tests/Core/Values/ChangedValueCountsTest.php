@@ -32,4 +32,13 @@ final class ChangedValueCountsTest extends TestCase
             self::assertSame(bin2hex($after->toBytes()), bin2hex($before->changed($removed, array_count_values($added))->toBytes()));
         });
     }
+
+    public function test_values_that_occurred_once_each_need_not_after(): void
+    {
+        // As a part of an index is stored: without running counts.
+        $once = ValueCounts::fromSlimBytes(ValueCounts::ofIntegers(range(-9, 20_000), array_fill(0, 20_010, 1), 1)->toSlimBytes(), 1);
+        $after = ValueCounts::ofIntegers([-10, ...range(-8, 19_998), 20_000], [2, 3, ...array_fill(0, 20_006, 1), 1], 1);
+
+        self::assertSame(bin2hex($after->toBytes()), bin2hex($once->changed([-9 => 1, 19_999 => 1], [-10 => 2, -8 => 2])->toBytes()));
+    }
 }
