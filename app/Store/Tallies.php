@@ -235,7 +235,12 @@ final class Tallies
             // Undo may want the whole of an older revision again; of a slice only the last is of use.
             DB::table('tallies')->where($own)->where('revision', '<', $revision)->delete();
         }
-        $this->sweep($variable, $own);
+        $sweep = fn() => $this->sweep($variable, $own);
+        if (app()->runningInConsole()) {
+            $sweep();
+        } else {
+            defer($sweep)->always();
+        }
     }
 
     /**
@@ -245,7 +250,9 @@ final class Tallies
      */
     private function sweep(Variable $variable, array $own): void
     {
-        if (!DB::table('tally_buckets')->where($own)->exists()) {
+        // Those that are there before the tallies are read: a bucket that comes later is named by a tally that is not read here.
+        $ids = DB::table('tally_buckets')->where($own)->pluck('id')->map(static fn(mixed $id): int => is_numeric($id) ? (int) $id : 0)->all();
+        if ($ids === []) {
             return;
         }
         $tallies = DB::table('tallies')->where($own)->orderByDesc('revision')->pluck('payload', 'revision')->all();
@@ -258,7 +265,7 @@ final class Tallies
             }
         }
         DB::table('tallies')->where($own)->whereIn('revision', array_slice(array_keys($tallies), 2))->delete();
-        DB::table('tally_buckets')->where($own)->whereNotIn('id', $named)->delete();
+        DB::table('tally_buckets')->whereIn('id', array_values(array_diff($ids, $named)))->delete();
     }
 
     /**

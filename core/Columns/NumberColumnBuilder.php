@@ -64,6 +64,11 @@ final class NumberColumnBuilder
         $builder->decimals = $decimals;
         $builder->largest = $largest;
         $builder->mode = $asCodes ? ChunkEncoding::Codes : ChunkEncoding::Int64;
+        if (!$asCodes) {
+            // What is counted is the whole column; of a few more chunks nothing need be remembered.
+            $builder->memoising = false;
+            $builder->counts = null;
+        }
         foreach ($dictionary as $text) {
             $number = NumberText::parse($text);
             if (is_array($number)) {

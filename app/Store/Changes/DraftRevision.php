@@ -16,6 +16,7 @@ use RowTally\Core\Columns\ChunkEncoding;
 use RowTally\Core\Columns\ColumnCells;
 use RowTally\Core\Columns\DateColumnBuilder;
 use RowTally\Core\Columns\EncodedCells;
+use RowTally\Core\Columns\NumberColumn;
 use RowTally\Core\Columns\NumberColumnBuilder;
 use RowTally\Core\Columns\TextColumnBuilder;
 use RowTally\Core\Columns\VariableType;
@@ -236,17 +237,8 @@ final class DraftRevision
 
             return;
         }
-        $count = static function (EncodedCells $cells) use ($variable): array {
-            $counts = [];
-            foreach (ColumnCells::of(new EncodedCells($cells->chunk), $variable->dictionary, $variable->decimals) as $text) {
-                if ($text !== '') {
-                    $value = (int) str_replace('.', '', $text);
-                    $counts[$value] = ($counts[$value] ?? 0) + 1;
-                }
-            }
-
-            return $counts;
-        };
+        $column = new NumberColumn($variable->decimals, $variable->dictionary, []);
+        $count = static fn(EncodedCells $cells): array => array_count_values(array_filter($column->integers($cells->chunk), static fn(?int $value): bool => $value !== null));
         $old = $before === null ? [] : $count($before);
         $new = $count($after);
         $known = $this->differences[$variable->id] ?? ['removed' => [], 'added' => []];
