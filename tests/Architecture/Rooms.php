@@ -51,7 +51,7 @@ final class Rooms
     public function test_the_readers_of_files_know_neither_store_nor_models(): Rule
     {
         return PHPat::rule()
-            ->classes(Selector::inNamespace('App\Intake\Csv'), Selector::classname('App\Intake\ReadTable'))
+            ->classes(Selector::inNamespace('App\Intake\Csv'), ...array_map(Selector::classname(...), ['App\Intake\ReadTable', 'App\Intake\PackColumns', 'App\Intake\SharedColumns', 'App\Intake\SecondProcess']))
             ->shouldNotDependOn()
             ->classes(Selector::inNamespace('App\Store'), Selector::inNamespace('App\Models'), Selector::inNamespace('Illuminate'))
             ->because('the command line reads files without a database');
