@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 use App\Http\ExceptionAnswers;
 use App\Http\Middleware\QuietSession;
+use App\Http\Middleware\QuietToken;
 use App\Http\Middleware\TellServerTime;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Foundation\Http\Middleware\TrimStrings;
+use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Session\Middleware\StartSession;
 use Illuminate\View\Middleware\ShareErrorsFromSession;
@@ -24,7 +26,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
         // A cell, a name and a password are what was typed: nothing is trimmed and an empty text stays an empty text.
         $middleware->remove(TrimStrings::class);
         $middleware->prepend(TellServerTime::class);
-        $middleware->web(remove: [ShareErrorsFromSession::class], replace: [StartSession::class => QuietSession::class]);
+        $middleware->web(remove: [ShareErrorsFromSession::class], replace: [StartSession::class => QuietSession::class, ValidateCsrfToken::class => QuietToken::class]);
         $middleware->redirectGuestsTo('/');
     })
     ->withExceptions(static function (Exceptions $exceptions): void {
