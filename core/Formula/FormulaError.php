@@ -79,6 +79,11 @@ final class FormulaError extends DomainException implements CoreException
         return new self('The formula is nested too deeply.', $at, 1);
     }
 
+    public static function tooLong(int $at): self
+    {
+        return new self('The formula is too long. Make a variable of a part of it, and go on with that.', $at, 1);
+    }
+
     public static function decimalComma(Token $token): self
     {
         return new self('A comma sets apart what stands in brackets; decimals are written with a point, such as 0.5.', $token->at, 1);

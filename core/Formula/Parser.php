@@ -23,6 +23,8 @@ use RowTally\Core\Formula\Node\Node;
 final class Parser
 {
     private const DEEPEST = 100;
+    /** A formula of more than so many words and signs is refused: each sign is a step deeper when it is worked out. */
+    private const MOST_TOKENS = 5000;
     private const COMPARISONS = ['=', '<>', '<', '<=', '>', '>='];
 
     private int $next = 0;
@@ -37,7 +39,11 @@ final class Parser
     /** @throws FormulaError */
     public static function parse(string $formula, Names $names): Node
     {
-        $parser = new self(Lexer::tokens($formula), $names);
+        $tokens = Lexer::tokens($formula);
+        if (count($tokens) > self::MOST_TOKENS) {
+            throw FormulaError::tooLong($tokens[self::MOST_TOKENS]->at);
+        }
+        $parser = new self($tokens, $names);
         $node = $parser->or();
         $end = $parser->token();
         if ($end->kind !== TokenKind::End) {
@@ -171,8 +177,16 @@ final class Parser
     {
         $base = $this->primary();
         $sign = $this->take('^');
+        if ($sign === null) {
+            return $base;
+        }
+        if (++$this->depth > self::DEEPEST) {
+            throw FormulaError::tooDeep($sign->at);
+        }
+        $node = new Arithmetic('^', self::needed($base, Kind::Number), self::needed($this->signed(), Kind::Number), $sign->at);
+        --$this->depth;
 
-        return $sign === null ? $base : new Arithmetic('^', self::needed($base, Kind::Number), self::needed($this->signed(), Kind::Number), $sign->at);
+        return $node;
     }
 
     private function primary(): Node

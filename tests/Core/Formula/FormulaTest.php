@@ -149,14 +149,71 @@ final class FormulaTest extends TestCase
 
     public function test_nesting_without_end_is_an_error_and_no_crash(): void
     {
-        foreach (['(', '-', 'not '] as $piece) {
+        foreach (['(', '-', 'not ', '2^', 'if(x < '] as $piece) {
             try {
-                Formula::of(str_repeat($piece, 50_000) . '1', (new ListedRows(['x' => [1.0]]))->names());
+                Formula::of(str_repeat($piece, 1000) . '1', (new ListedRows(['x' => [1.0]]))->names());
                 self::fail('It was understood.');
             } catch (FormulaError $error) {
                 self::assertSame('The formula is nested too deeply.', $error->getMessage());
             }
         }
+    }
+
+    public function test_a_formula_too_long_to_be_worked_out_is_an_error_and_no_crash(): void
+    {
+        foreach (['1+', 'x < ', '(', '2^'] as $piece) {
+            try {
+                Formula::of(str_repeat($piece, 50_000) . '1', (new ListedRows(['x' => [1.0]]))->names());
+                self::fail('It was understood.');
+            } catch (FormulaError $error) {
+                self::assertStringStartsWith('The formula is too long.', $error->getMessage());
+            }
+        }
+        self::assertSame(['2000'], $this->cells(str_repeat('1 + ', 1999) . '1', ['x' => [1.0]]));
+    }
+
+    public function test_random_formulas_give_what_their_signs_say(): void
+    {
+        $this->limitTo(300)->forAll(Generators::choose(1, 1_000_000))->then(static function (int $seed): void {
+            mt_srand($seed);
+            $columns = ['a' => [], 'b' => [], 'long name' => []];
+            for ($row = 0; $row < 4; ++$row) {
+                foreach (array_keys($columns) as $name) {
+                    $columns[$name][] = mt_rand(0, 5) === 0 ? null : (float) mt_rand(-9, 9);
+                }
+            }
+            [$text, $of] = self::expression(4);
+            $expected = array_map(static fn(int $row): ?float => $of(array_map(static fn(array $values): ?float => $values[$row], $columns)), range(0, 3));
+            $rows = new ListedRows($columns);
+            $found = array_map(static fn(string $cell): ?float => $cell === '' ? null : (float) $cell, Formula::of($text, $rows->names())->cells($rows));
+            foreach ($expected as $row => $value) {
+                if ($value === null) {
+                    self::assertNull($found[$row], $text);
+                } else {
+                    self::assertEqualsWithDelta($value, $found[$row], 1e-9 * max(1.0, abs($value)), $text);
+                }
+            }
+        });
+    }
+
+    public function test_any_text_is_a_formula_or_an_error_that_points_into_it(): void
+    {
+        $rows = new ListedRows(['kg' => [1.0, null], 'long name' => [2.0, 3.0], 'g' => ['x', 'y']]);
+        $pieces = ['kg', '"long name"', 'g', "'x'", '(', ')', '+', '-', '*', '/', '^', 'mod', 'and', 'or', 'not', '<', '>=', '<>', '=', ',', ';', 'if', 'max', 'round', 'z', 'missing', '1', '2.5', '1e3', '.', '"', "'", ' ', 'ü', '×', '§', "\u{0}", '0,5'];
+        $this->limitTo(2000)->forAll(Generators::choose(1, 1_000_000))->then(static function (int $seed) use ($rows, $pieces): void {
+            mt_srand($seed);
+            $text = '';
+            for ($i = mt_rand(1, 12); $i > 0; --$i) {
+                $text .= $pieces[array_rand($pieces)] . (mt_rand(0, 2) === 0 ? ' ' : '');
+            }
+            try {
+                self::assertCount(2, Formula::of($text, $rows->names())->cells($rows), $text);
+            } catch (FormulaError $error) {
+                self::assertGreaterThanOrEqual(0, $error->at, $text);
+                self::assertLessThanOrEqual(mb_strlen($text), $error->at + $error->length, $text);
+                self::assertNotSame('', $error->getMessage());
+            }
+        });
     }
 
     public function test_sums_of_decimals_are_those_of_whole_numbers(): void
@@ -181,5 +238,41 @@ final class FormulaTest extends TestCase
         $rows = new ListedRows($columns, $decimals);
 
         return Formula::of($formula, $rows->names())->cells($rows);
+    }
+
+    /** @return array{string, callable(array<string, float|null>): ?float} a random expression, and what it is worth in a row */
+    private static function expression(int $depth): array
+    {
+        if ($depth === 0 || mt_rand(0, 4) === 0) {
+            $name = ['a', 'b', 'long name'][mt_rand(0, 2)];
+            $number = mt_rand(0, 90) / 8;
+
+            return mt_rand(0, 1) === 0
+                ? [$name === 'long name' ? '"long name"' : $name, static fn(array $row): ?float => $row[$name]]
+                : [(string) $number, static fn(array $row): float => $number];
+        }
+        [$left, $leftOf] = self::expression($depth - 1);
+        [$right, $rightOf] = self::expression($depth - 1);
+        $sign = ['+', '-', '*', '/', 'max', 'if'][mt_rand(0, 5)];
+        $work = static fn(float $x, float $y): ?float => match ($sign) {
+            '+' => $x + $y,
+            '-' => $x - $y,
+            '*' => $x * $y,
+            '/' => $y === 0.0 ? null : $x / $y,
+            'max' => max($x, $y),
+            default => $x < $y ? $x : $y - 1,
+        };
+        $text = match ($sign) {
+            'max' => "max({$left}, {$right})",
+            'if' => "if(({$left}) < ({$right}), {$left}, {$right} - 1)",
+            default => "({$left}) {$sign} ({$right})",
+        };
+
+        return [$text, static function (array $row) use ($leftOf, $rightOf, $work): ?float {
+            $x = $leftOf($row);
+            $y = $rightOf($row);
+
+            return $x === null || $y === null ? null : $work($x, $y);
+        }];
     }
 }
