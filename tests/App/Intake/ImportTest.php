@@ -156,6 +156,29 @@ final class ImportTest extends AppTestCase
         self::assertSame((float) $this->figures($this->profile($dataset, 'of=kg'))['sum'][0], (float) (string) $sums?->sum()->toBigDecimal());
     }
 
+    public function test_a_long_file_is_imported_by_two_processes_as_by_one(): void
+    {
+        $rows = array_map(static fn(int $i): string => "H-{$i}," . ['Alder', 'Brook', ''][$i % 3] . ',' . ($i % 11 === 0 ? '' : ($i * 7919 % 4001) / 4) . ',' . ($i % 500 === 0 ? 'oops' : $i % 17) . ",inspected and quiet in the early morning\n", range(1, 140_000));
+        $content = "Tag,Apiary,Weight,Mites,Note\n" . implode('', $rows);
+        self::assertGreaterThan(8 << 20, strlen($content));
+        $import = $this->upload($content);
+        $dataset = Dataset::query()->findOrFail($import->dataset_id);
+        $short = $this->dataset(substr($content, 0, (int) strpos($content, 'H-60001,')));
+
+        self::assertSame([140_000, 60_000], [$dataset->rows, $short->rows]);
+        self::assertSame($short->variables->pluck('type')->all(), $dataset->variables->pluck('type')->all());
+        self::assertSame([['Brook', 'Alder'], 280], [$dataset->variables[1]->dictionary, $dataset->variables[3]->unread]);
+        // The first 57,344 rows fill seven chunks in both; none of them differs, whoever packed it.
+        foreach ($dataset->variables as $i => $variable) {
+            $chunks = static fn(int $id): array => DB::table('column_chunks')->where('variable_id', $id)->where('number', '<', 7)->orderBy('number')->get(['number', 'encoding', 'rows', 'missing', 'decimals', 'lowest', 'highest', 'sum', 'squares', 'unread', 'payload'])->all();
+            self::assertEquals($chunks($short->variables[$i]->id), $chunks($variable->id), $variable->name);
+            self::assertSame(18, DB::table('column_chunks')->where('variable_id', $variable->id)->count());
+        }
+        $figures = $this->figures($this->profile($dataset, 'of=weight'));
+        $weights = array_map(static fn(int $i): float => ($i * 7919 % 4001) / 4, array_filter(range(1, 140_000), static fn(int $i): bool => $i % 11 !== 0));
+        self::assertEqualsWithDelta([count($weights), array_sum($weights), max($weights)], [$figures['n'][0], $figures['sum'][0], $figures['max'][0]], 1e-6);
+    }
+
     public function test_the_import_is_the_first_revision_of_the_dataset(): void
     {
         $dataset = $this->dataset("kg\n1\n", 'spring.csv');
