@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace RowTally\Core\Columns;
 
 use RowTally\Core\Parsing\NumberText;
-use RowTally\Core\Values\PowerSums;
 use RowTally\Core\Values\ValueCounts;
 
 /**
@@ -159,25 +158,8 @@ final class NumberColumnBuilder
                 $codes .= chr((int) $code);
             }
         }
-        $values = [];
-        $counts = [];
-        foreach (count_chars($codes, 1) as $code => $count) {
-            if ($code > 0) {
-                $values[] = $this->scaled(...$this->dictionary[$code - 1]);
-                $counts[] = $count;
-            }
-        }
 
-        return new Chunk(
-            ChunkEncoding::Codes,
-            count($cells),
-            $missing,
-            $codes,
-            $this->decimals,
-            $values === [] ? null : min($values),
-            $values === [] ? null : max($values),
-            PowerSums::ofIntegers($values, $counts, $this->decimals),
-        );
+        return NumberChunks::ofCodes($codes, $missing, array_map(fn(array $number): int => $this->scaled(...$number), $this->dictionary), $this->decimals);
     }
 
     private function learnCode(string $cell): ?int
@@ -224,9 +206,11 @@ final class NumberColumnBuilder
     /** @param list<string> $cells */
     private function encodeIntegers(array $cells): ?Chunk
     {
-        $alike = $this->memoising ? null : $this->alike($cells);
+        $alike = $this->memoising ? null : NumberText::parseAlike($cells, $this->decimals, $this->decimalMark);
         if ($alike !== null) {
-            return $this->integerChunk($alike, $alike);
+            $this->largest = max($this->largest, abs(min($alike)), abs(max($alike)));
+
+            return NumberChunks::ofIntegers($alike, $alike, $this->decimals);
         }
         $values = [];
         $present = [];
@@ -245,62 +229,7 @@ final class NumberColumnBuilder
             }
         }
 
-        return $this->integerChunk($values, $present);
-    }
-
-    /**
-     * The integers of cells that are all written with as many decimals as the column has; null when one of them is not.
-     *
-     * One expression looks at the whole chunk, which is several times faster than reading cell by cell.
-     *
-     * @param list<string> $cells
-     *
-     * @return list<int>|null
-     */
-    private function alike(array $cells): ?array
-    {
-        $whole = NumberText::MAX_DIGITS - 1 - $this->decimals;
-        if ($whole < 1 || $cells === []) {
-            return null;
-        }
-        $number = "-?[0-9]{1,{$whole}}" . ($this->decimals === 0 ? '' : "[{$this->decimalMark}][0-9]{{$this->decimals}}");
-        $text = implode("\n", $cells);
-        if (preg_match("/^{$number}(?:\n{$number})*+$/D", $text) !== 1) {
-            return null;
-        }
-        $values = array_map(intval(...), explode("\n", str_replace($this->decimalMark, '', $text)));
-        $this->largest = max($this->largest, abs(min($values)), abs(max($values)));
-
-        return $values;
-    }
-
-    /**
-     * @param list<int|float|null> $values  unscaled integers, null = missing
-     * @param list<int>            $present those that are not missing
-     */
-    private function integerChunk(array $values, array $present): Chunk
-    {
-        $min = $present === [] ? null : min($present);
-        $max = $present === [] ? null : max($present);
-        $encoding = ChunkEncoding::forIntegers($min ?? 0, $max ?? 0);
-        $missing = count($values) - count($present);
-        if ($missing > 0) {
-            $mark = $encoding->missingInteger();
-            foreach ($values as $i => $value) {
-                $values[$i] = $value ?? $mark;
-            }
-        }
-
-        return new Chunk(
-            $encoding,
-            count($values),
-            $missing,
-            pack($encoding->format() . '*', ...$values),
-            $this->decimals,
-            $min,
-            $max,
-            PowerSums::ofIntegers($present, null, $this->decimals),
-        );
+        return NumberChunks::ofIntegers($values, $present, $this->decimals);
     }
 
     private function learnInteger(string $cell): ?int
@@ -346,16 +275,7 @@ final class NumberColumnBuilder
             $values[] = $present[] = is_float($number) ? $number : 0.0 + NumberColumn::toDouble(...$number);
         }
 
-        return new Chunk(
-            ChunkEncoding::Float64,
-            count($cells),
-            count($values) - count($present),
-            pack('e*', ...$values),
-            null,
-            $present === [] ? null : min($present),
-            $present === [] ? null : max($present),
-            PowerSums::ofDoubles($present, null),
-        );
+        return NumberChunks::ofDoubles($values, $present);
     }
 
     /** @return array{int, int}|float|null */

@@ -38,6 +38,31 @@ final class NumberText
         return self::parseWithCare(self::trim($text), $decimalMark);
     }
 
+    /**
+     * The unscaled integers of cells that are all written with so many decimals; null when one of them is not.
+     *
+     * One expression looks at all of them, which is several times faster than reading cell by cell.
+     *
+     * @param list<string> $cells
+     * @param '.'|','      $decimalMark
+     *
+     * @return non-empty-list<int>|null
+     */
+    public static function parseAlike(array $cells, int $decimals, string $decimalMark = '.'): ?array
+    {
+        $whole = self::MAX_DIGITS - 1 - $decimals;
+        if ($whole < 1 || $cells === []) {
+            return null;
+        }
+        $number = "-?[0-9]{1,{$whole}}" . ($decimals === 0 ? '' : "[{$decimalMark}][0-9]{{$decimals}}");
+        $text = implode("\n", $cells);
+
+        // A cell may hold a line break itself.
+        return substr_count($text, "\n") === count($cells) - 1 && preg_match("/^{$number}(?:\n{$number})*+$/D", $text) === 1
+            ? array_map(intval(...), explode("\n", str_replace($decimalMark, '', $text)))
+            : null;
+    }
+
     public static function isBlank(string $text): bool
     {
         return $text === '' || self::trim($text) === '';

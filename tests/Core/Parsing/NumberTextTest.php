@@ -64,4 +64,22 @@ final class NumberTextTest extends TestCase
         self::assertFalse(NumberText::isBlank('0'));
         self::assertFalse(NumberText::isBlank('–'));
     }
+
+    public function test_cells_written_alike_are_read_together_as_one_by_one(): void
+    {
+        self::assertSame([1250, -5, 0], NumberText::parseAlike(['12.50', '-0.05', '0.00'], 2));
+        self::assertSame([125, 7], NumberText::parseAlike(['12,5', '0,7'], 1, ','));
+        self::assertSame([12, -3, 7], NumberText::parseAlike(['12', '-3', '007'], 0));
+        foreach ([['12.5', '3'], ['12.50', '1.2'], ['1', ''], ['1', ' 2'], ['1e3'], ["1\n2x"], ["1\n2"], ['+1'], ['−1'], ['1.5'], []] as $cells) {
+            self::assertNull(NumberText::parseAlike($cells, 0), json_encode($cells, JSON_THROW_ON_ERROR));
+        }
+        self::assertNull(NumberText::parseAlike(['123456789012345678'], 0), 'longer than is surely a machine integer with a sign');
+        self::assertNull(NumberText::parseAlike(['1.0'], 17), 'no room before the point');
+        mt_srand(7);
+        for ($try = 0; $try < 200; ++$try) {
+            $decimals = mt_rand(0, 6);
+            $cells = array_map(static fn(): string => number_format(mt_rand(-(10 ** 9), 10 ** 9) / 10 ** $decimals, $decimals, '.', ''), range(1, mt_rand(1, 9)));
+            self::assertSame(array_map(static fn(string $cell): int => ((array) NumberText::parse($cell))[0], $cells), NumberText::parseAlike($cells, $decimals));
+        }
+    }
 }
