@@ -128,4 +128,15 @@ final class NumberColumnBuilderTest extends TestCase
 
         self::assertSame(1, TallyColumn::whole($builder->column([$chunk]))->values->distinct());
     }
+
+    public function test_a_cell_with_a_line_break_is_one_cell_where_cells_are_read_together_too(): void
+    {
+        $builder = new NumberColumnBuilder('.', 2);
+        for ($i = 0; $i < 300; $i += 3) {
+            $builder->add([(string) $i, (string) ($i + 1), (string) ($i + 2)]);
+        }
+        $encoded = $builder->add(['1', "5\n6", '7']);
+
+        self::assertSame([3, 1, [1 => "5\n6"]], [$encoded->chunk->rows, $encoded->chunk->missing, $encoded->unread]);
+    }
 }
