@@ -18,6 +18,8 @@ return [
             'strict' => true,
             // By the socket where it is known: half the time of the loopback network.
             'unix_socket' => env('DB_SOCKET', ''),
+            // It is named when the connection is made.
+            'use_db_after_connecting' => false,
             // Questions go to the server in one piece. What is written is prepared there: blobs are five times faster so.
             'read' => ['options' => [PDO::ATTR_EMULATE_PREPARES => true]],
             'write' => [],

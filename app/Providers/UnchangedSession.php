@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use Illuminate\Database\Query\Builder;
 use Illuminate\Session\DatabaseSessionHandler;
 
 /** Sessions in the database, written only when something in them has changed, and every few minutes so that they stay alive. */
@@ -23,6 +24,12 @@ final class UnchangedSession extends DatabaseSessionHandler
         $this->readData = is_string($payload) && !$this->expired($session) ? (string) base64_decode($payload, true) : '';
 
         return $this->readData;
+    }
+
+    /** What is read needs no connection that can write: most answers then need none at all. */
+    protected function getQuery(): Builder
+    {
+        return $this->connection->table($this->table);
     }
 
     public function write($sessionId, $data): bool
