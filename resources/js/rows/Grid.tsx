@@ -1,12 +1,12 @@
 import clsx from 'clsx';
-import { type ClipboardEvent, type KeyboardEvent, type Ref, useImperativeHandle, useMemo, useRef, useState } from 'react';
+import { type ClipboardEvent, type KeyboardEvent, type Ref, useEffect, useImperativeHandle, useMemo, useRef, useState } from 'react';
 import type { Dataset, Variable } from '../api/client';
 import { count } from '../ui/format';
 import { Notice } from '../ui/Notice';
 import type { ChangeWords } from './changes';
 import { ColumnHead } from './ColumnHead';
 import { GridCell } from './GridCell';
-import { columnsOf, GUTTER_PX, HEAD_PX, inSight, isFrozen, ROW_PX, tallness, topOf, widthOf } from './gridLayout';
+import { columnsOf, GUTTER_PX, HEAD_PX, inSight, inSlots, isFrozen, ROW_PX, tallness, topOf, widthOf } from './gridLayout';
 import { useEnds, useTotal } from './queries';
 import { type Cell, useCells } from './useCells';
 import { useSight } from './useSight';
@@ -18,6 +18,8 @@ export interface GridHandle {
     here: () => number;
     rowNumbers: (from: number, to: number) => number[];
 }
+
+const REST_MS = 200;
 
 interface Place {
     row: number;
@@ -60,7 +62,13 @@ export function Grid({
     const columns = useMemo(() => columnsOf(variables), [variables]);
     const rows = total + coming + (canAdd ? 1 : 0);
     const seen = inSight(sight, rows, variables, columns.starts);
-    const { first, last, firstColumn, lastColumn } = seen;
+    const { first, firstColumn, lastColumn } = seen;
+    const [origin, setOrigin] = useState(0);
+    useEffect(() => {
+        // Who has this read aloud wants the rows in their order; an editor must not change its element under the hand.
+        const atRest = typed === null && origin !== first ? setTimeout(() => setOrigin(first), REST_MS) : undefined;
+        return () => clearTimeout(atRest);
+    }, [first, origin, typed]);
     const { cellAt, rowNumber, error, isFetching } = useCells(dataset, variables, view, seen, total);
 
     const shownCell = (row: number, key: string): Cell | null => {
@@ -286,16 +294,16 @@ export function Grid({
                     ))}
                 </div>
                 <div className="absolute left-0" style={{ top: HEAD_PX + seen.top, width: columns.width }}>
-                    {Array.from({ length: Math.max(0, last - first) }, (_, i) => first + i).map((row, i) => (
+                    {inSlots(seen, origin).map(({ slot, row }) => (
                         <div
-                            key={row}
+                            key={slot}
                             role="row"
                             aria-rowindex={row + 1}
                             className={clsx(
-                                'absolute left-0 flex border-b border-hair',
+                                'absolute left-0 flex border-b border-hair [contain:size_layout_style]',
                                 end !== null && row >= Math.min(at.row, end) && row <= Math.max(at.row, end) && 'bg-accent-wash',
                             )}
-                            style={{ top: i * ROW_PX, height: ROW_PX, width: columns.width }}
+                            style={{ top: (row - seen.base) * ROW_PX, height: ROW_PX, width: columns.width }}
                         >
                             <button
                                 type="button"

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { testVariable as variable } from '../api/testVariable';
-import { columnsOf, GUTTER_PX, HEAD_PX, inSight, isFrozen, ROW_PX, tallness, topOf, widthOf } from './gridLayout';
+import { columnsOf, GUTTER_PX, HEAD_PX, inSight, inSlots, isFrozen, ROW_PX, tallness, topOf, widthOf } from './gridLayout';
 
 const many = Array.from({ length: 50 }, (_, i) => variable(`x${i}`, 'number'));
 const sight = { top: 0, left: 0, height: 520, width: 1000 };
@@ -13,7 +13,7 @@ test('columns stand one behind the other, and a long name is wide within reason'
 
 test('only rows and columns in sight exist, with some rows ahead', () => {
     const seen = inSight({ ...sight, top: 100 * ROW_PX, left: 1080 }, 236, many, columnsOf(many).starts);
-    expect(seen).toMatchObject({ first: 94, last: 126, top: 94 * ROW_PX });
+    expect(seen).toMatchObject({ first: 94, last: 126, base: 0, top: 0 });
     expect(seen.firstColumn).toBe(9);
     expect(seen.lastColumn).toBe(18);
 });
@@ -27,4 +27,26 @@ test('ten million rows can be scrolled to their end', () => {
     const middle = inSight({ ...sight, top: topOf(5_000_000, sight.height, rows) }, rows, many, starts);
     expect(middle.first).toBe(5_000_000);
     expect(inSight(sight, rows, many, starts).first).toBe(0);
+});
+
+test('a row keeps its element while others come and go, and at rest the elements stand in the order of the rows', () => {
+    const at = (first: number) => ({ first, last: Math.min(1000, first + 32), size: 32 });
+    const of = (first: number, origin: number) => new Map(inSlots(at(first), origin).map(({ slot, row }) => [row, slot]));
+    const before = of(100, 90);
+    const after = of(111, 90);
+    expect([...before].filter(([row]) => row >= 111).every(([row, slot]) => after.get(row) === slot)).toBe(true);
+    expect(new Set(after.values()).size).toBe(32);
+    expect(inSlots(at(111), 111).map(({ row }) => row)).toEqual(Array.from({ length: 32 }, (_, i) => 111 + i));
+    // Near the end there are fewer rows; those that are left stay where they were.
+    expect(of(990, 980).get(995)).toBe(of(985, 980).get(995));
+    expect(inSlots(at(990), 990)).toHaveLength(10);
+    expect(of(0, 50).get(0)).toBe(14);
+});
+
+test('rows stand beneath one of them that stays the same for long', () => {
+    const starts = columnsOf(many).starts;
+    const one = inSight({ ...sight, top: 5000 * ROW_PX }, 100_000, many, starts);
+    const two = inSight({ ...sight, top: 5007 * ROW_PX }, 100_000, many, starts);
+    expect([one.base, two.base, two.first - one.first]).toEqual([4096, 4096, 7]);
+    expect(two.top + (two.first - two.base) * ROW_PX).toBe(two.first * ROW_PX);
 });

@@ -6,6 +6,7 @@ export const HEAD_PX = 88;
 /** Browsers draw no element taller than some 30 million pixels; a view with more rows scrolls in larger steps. */
 const TALLEST_PX = 16_000_000;
 const AHEAD = 6;
+const ROWS_IN_A_FRAME = 4096;
 
 const narrowest: Record<Variable['type'], number> = { number: 108, category: 132, date: 122, id: 104, text: 190 };
 const WIDEST_PX = 220;
@@ -69,14 +70,33 @@ export function inSight(sight: Sight, rows: number, variables: Variable[], start
     const first = isScaled
         ? Math.round((Math.min(sight.top, mostTop) / mostTop) * most)
         : Math.max(0, Math.floor(sight.top / ROW_PX) - AHEAD);
+    const size = Math.ceil(sight.height / ROW_PX) + 2 * AHEAD;
+    // Rows stand where they stand beneath one of them, so that scrolling moves their frame and leaves each of them as it is.
+    const base = first - (first % ROWS_IN_A_FRAME);
     return {
         first,
-        last: Math.min(rows, first + Math.ceil(sight.height / ROW_PX) + 2 * AHEAD),
-        top: isScaled ? sight.top : first * ROW_PX,
+        last: Math.min(rows, first + size),
+        size,
+        base,
+        top: (isScaled ? sight.top : first * ROW_PX) - (first - base) * ROW_PX,
         firstColumn: Math.max(
             0,
             starts.findIndex((x, i) => x + widthOf(variables[i]) > sight.left),
         ),
         lastColumn: variables.findLastIndex((_, i) => (starts[i] ?? 0) < sight.left + sight.width),
     };
+}
+
+/**
+ * Which element shows which row. A row keeps its element while it is in sight, and the elements of rows that leave are those of the
+ * rows that come: that is what makes scrolling smooth. At rest, with the first row as origin, they stand in the order of the rows.
+ */
+export function inSlots(
+    { first, last, size }: { first: number; last: number; size: number },
+    origin: number,
+): { slot: number; row: number }[] {
+    return Array.from({ length: Math.max(0, last - first) }, (_, i) => {
+        const row = first + i;
+        return { slot: (((row - origin) % size) + size) % size, row };
+    }).sort((a, b) => a.slot - b.slot);
 }
