@@ -55,7 +55,7 @@ export function GridCell({
                 cell?.isUnread && 'font-semibold text-accent underline decoration-wavy underline-offset-3',
                 isAt && 'outline-2 -outline-offset-2 outline-accent',
             )}
-            style={{ left: isFrozen ? GUTTER_PX : left, width: widthOf(variable), height: ROW_PX }}
+            style={{ left: isFrozen ? GUTTER_PX : left, width: widthOf(variable), height: isFrozen ? ROW_PX - 1 : ROW_PX }}
         >
             {typed !== null ? (
                 <input
