@@ -19,6 +19,7 @@ use Illuminate\Support\Carbon;
  * @property string|null               $description
  * @property int                       $rows
  * @property int                       $revision
+ * @property bool                      $is_even         whether all chunks are known to be full but the last
  * @property string|null               $counts          key of the variable that says how often each row counts, as it was answered on the way in
  * @property string|null               $counted         key of the variable of classes or values that they count
  * @property list<string>              $notes           what the reader of the file should know
@@ -38,7 +39,7 @@ final class Dataset extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['notes' => 'array', 'rows' => 'integer', 'revision' => 'integer'];
+        return ['is_even' => 'boolean', 'notes' => 'array', 'rows' => 'integer', 'revision' => 'integer'];
     }
 
     /** @return HasMany<Variable, $this> in the order of the file */

@@ -4,10 +4,19 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Models\Dataset;
+use App\Models\FigureSet;
+use App\Models\Import;
+use App\Models\KeptItem;
+use App\Policies\DatasetPolicy;
+use App\Policies\FigureSetPolicy;
+use App\Policies\ImportPolicy;
+use App\Policies\KeptItemPolicy;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Session;
 use Illuminate\Support\ServiceProvider;
 use PDO;
@@ -25,6 +34,10 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Model::shouldBeStrict();
+        // Named, they need not be looked for.
+        foreach ([Dataset::class => DatasetPolicy::class, FigureSet::class => FigureSetPolicy::class, Import::class => ImportPolicy::class, KeptItem::class => KeptItemPolicy::class] as $model => $policy) {
+            Gate::policy($model, $policy);
+        }
         JsonResource::withoutWrapping();
         Session::extend('database-when-changed', static fn(Application $app): UnchangedSession => new UnchangedSession(
             DB::connection(),

@@ -95,6 +95,7 @@ final class DatasetWriter implements SharedSink
             }
             $this->draft->update([
                 'rows' => $reading->rows,
+                'is_even' => true,
                 'notes' => $reading->notes,
                 'counts' => $this->keyAt($counts),
                 'counted' => $counts === null ? null : $this->keyAt($counted),

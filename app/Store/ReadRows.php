@@ -6,6 +6,7 @@ namespace App\Store;
 
 use App\Models\Dataset;
 use App\Models\Variable;
+use RowTally\Core\Columns\Chunk;
 use RowTally\Core\Columns\ColumnCells;
 use RowTally\Core\Columns\EncodedCells;
 use RowTally\Core\Formula\FormulaError;
@@ -37,7 +38,7 @@ final readonly class ReadRows
             $view === null => range($from, $from + $count - 1),
             default => RowViews::window($view, $from, $count),
         };
-        $places = $this->places($rows, $variables === [] ? [] : StoredColumns::layout($variables[0]->id, $dataset->revision));
+        $places = $this->places($rows, self::layout($dataset, $variables));
         $cells = $unread = [];
         $chunks = $places === [] ? [] : StoredColumns::window(array_map(static fn(Variable $variable): int => $variable->id, $variables), $dataset->revision, array_keys($places));
         foreach ($variables as $variable) {
@@ -87,6 +88,24 @@ final readonly class ReadRows
         return $keys === []
             ? array_values($dataset->variables->all())
             : array_map(static fn(string $key): Variable => $byKey->get($key) ?? throw UnknownVariable::named($key), $keys);
+    }
+
+    /**
+     * @param list<Variable> $variables
+     *
+     * @return list<int> rows of each chunk
+     */
+    private static function layout(Dataset $dataset, array $variables): array
+    {
+        if ($variables === []) {
+            return [];
+        }
+        if (!$dataset->is_even) {
+            return StoredColumns::layout($variables[0]->id, $dataset->revision);
+        }
+        $rest = $dataset->rows % Chunk::ROWS;
+
+        return [...array_fill(0, intdiv($dataset->rows, Chunk::ROWS), Chunk::ROWS), ...($rest === 0 ? [] : [$rest])];
     }
 
     /**

@@ -33,7 +33,9 @@ final readonly class ChangeDataset
                 throw new StaleRevision($locked->revision, $this->since($locked, $expected));
             }
             $draft = new DraftRevision($locked, $locked->revision + 1);
+            $rows = $locked->rows;
             $summary = $change->apply($draft);
+            $locked->is_even = $locked->is_even && $locked->rows === $rows;
             $this->followInputs->follow($draft);
             $draft->finish();
             $this->tallies->carryOver($draft);

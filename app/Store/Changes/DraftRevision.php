@@ -138,6 +138,10 @@ final class DraftRevision
         if ($variable->type === VariableType::Category) {
             $variable->sketch = self::labelCounts($variable->sketch, count($variable->dictionary), $before, $encoded);
         }
+        // Of a new variable the chunks are as long as those of the others.
+        if ($before !== null && $before->chunk->rows !== $encoded->chunk->rows) {
+            $this->dataset->is_even = false;
+        }
         $this->close($variable->id, $chunk);
         DB::table('column_chunks')->insert(ChunkRow::of($variable->id, $chunk, $this->number, $encoded));
         $this->touched[$variable->id][$chunk] = true;
