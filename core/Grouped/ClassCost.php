@@ -9,7 +9,6 @@ use RowTally\Core\Basis\TakenAs;
 use RowTally\Core\Figures\Figure;
 use RowTally\Core\Plots\Histogram;
 use RowTally\Core\Values\Observations;
-use RowTally\Core\Values\ValueCounts;
 
 /**
  * What a figure loses when only the classes are told: from midpoints, or by straight lines, beside the same figure of the rows.
@@ -74,22 +73,21 @@ final readonly class ClassCost
     private static function fromWholeNumbers(Observations $rows, Histogram $histogram, TakenAs $takenAs): ?array
     {
         $edges = $histogram->classes->unscaledEdges();
-        if ($edges === null) {
+        $middles = $histogram->midpoints();
+        if ($edges === null || $middles === null) {
             return null;
         }
         [$unscaled, $decimals] = $edges;
-        $counts = [];
         $median = null;
         $before = 0;
         foreach ($histogram->counts as $i => $count) {
-            // Half the sum of two decimals has one decimal more.
-            $counts[5 * ($unscaled[$i] + $unscaled[$i + 1])] = $count;
-            if ($median === null && $count > 0 && $rows->n() <= 2 * ($before + $count)) {
+            if ($count > 0 && $rows->n() <= 2 * ($before + $count)) {
                 $median = BigRational::nd($rows->n() - 2 * $before, 2 * $count)->multipliedBy($unscaled[$i + 1] - $unscaled[$i])->plus($unscaled[$i])->dividedBy(10 ** $decimals)->simplified();
+                break;
             }
             $before += $count;
         }
-        $midpoints = new Observations(ValueCounts::ofCountedIntegers($counts, $decimals + 1), 0, $rows->countDecimals);
+        $midpoints = new Observations($middles, 0, $rows->countDecimals);
 
         return [$midpoints->mean(), $midpoints->variance($takenAs), $median];
     }

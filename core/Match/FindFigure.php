@@ -6,7 +6,6 @@ namespace RowTally\Core\Match;
 
 use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
-use Brick\Math\RoundingMode;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\QuartileRule;
 use RowTally\Core\Basis\TakenAs;
@@ -214,18 +213,9 @@ final readonly class FindFigure
         if ($classes->areCentredOnWholeNumbers()) {
             return null;
         }
-        $histogram = Histogram::of($this->observations->values, $classes, $this->basis->classEdge);
-        $decimals = max(0, $classes->width->multipliedBy('0.5')->plus($classes->start)->stripTrailingZeros()->getScale(), $classes->width->stripTrailingZeros()->getScale());
-        $counts = [];
-        foreach ($histogram->counts as $i => $count) {
-            $middle = $classes->edge($i)->plus($classes->width->multipliedBy('0.5'))->withPointMovedRight($decimals)->toScale(0, RoundingMode::HALF_UP);
-            if ($middle->abs()->isGreaterThan('1e15')) {
-                return null;
-            }
-            $counts[$middle->toInt()] = $count;
-        }
+        $middles = Histogram::of($this->observations->values, $classes, $this->basis->classEdge)->midpoints();
 
-        return new Observations(ValueCounts::ofCountedIntegers($counts, $decimals), $this->observations->missing, $this->observations->countDecimals);
+        return $middles === null ? null : new Observations($middles, $this->observations->missing, $this->observations->countDecimals);
     }
 
     /**

@@ -8,11 +8,13 @@ use Brick\Math\BigDecimal;
 use Brick\Math\RoundingMode;
 use RowTally\Core\Basis\ClassEdge;
 use RowTally\Core\Values\Exact;
+use RowTally\Core\Values\ScaledBound;
 
 /** Classes side by side, their edges exact decimals: equal ones, or of whatever widths somebody typed. */
 final class Classes
 {
-    private const DIGITS = 15;
+    private const MOST_DECIMALS = 15;
+    private const MOST_UNSCALED = 10 ** self::MOST_DECIMALS;
 
     /** @var list<BigDecimal>|null made when they are first asked for, as several parts of a picture do */
     private ?array $edges = null;
@@ -83,17 +85,9 @@ final class Classes
     {
         $edges = array_map($this->edge(...), range(0, $this->number));
         $decimals = max(array_map(static fn(BigDecimal $edge): int => $edge->getScale(), $edges));
-        $unscaled = [];
-        foreach ($edges as $edge) {
-            $more = $decimals - $edge->getScale();
-            $text = (string) $edge->getUnscaledValue();
-            if (strlen($text) + $more > self::DIGITS) {
-                return null;
-            }
-            $unscaled[] = (int) $text * 10 ** $more;
-        }
+        $unscaled = array_map(static fn(BigDecimal $edge): int => ScaledBound::ofDecimal($edge, $decimals, false), $edges);
 
-        return [$unscaled, $decimals];
+        return max(-$unscaled[0], $unscaled[$this->number]) < self::MOST_UNSCALED && $decimals < self::MOST_DECIMALS ? [$unscaled, $decimals] : null;
     }
 
     /** @return list<float> the number + 1 edges, each the double nearest to its decimal */

@@ -9,6 +9,7 @@ use Brick\Math\BigRational;
 use RowTally\Core\Basis\ClassEdge;
 use RowTally\Core\Values\OrderedValues;
 use RowTally\Core\Values\ScaledBound;
+use RowTally\Core\Values\ValueCounts;
 
 /**
  * How many values lie in each class.
@@ -37,6 +38,23 @@ final readonly class Histogram
     public function highest(): int
     {
         return max(0, ...$this->counts);
+    }
+
+    /** The middle of each class as often as the class has values: what is left where only classes are told; null where machine integers do not hold it. */
+    public function midpoints(): ?ValueCounts
+    {
+        $edges = $this->classes->unscaledEdges();
+        if ($edges === null) {
+            return null;
+        }
+        [$unscaled, $decimals] = $edges;
+        $counts = [];
+        foreach ($this->counts as $i => $count) {
+            // Half the sum of two decimals has one decimal more.
+            $counts[5 * ($unscaled[$i] + $unscaled[$i + 1])] = $count;
+        }
+
+        return ValueCounts::ofCountedIntegers($counts, $decimals + 1);
     }
 
     public static function of(OrderedValues $values, Classes $classes, ClassEdge $closed): self

@@ -12,7 +12,7 @@ use Illuminate\Http\Request;
  */
 final class RenewedCookies
 {
-    public const TOKEN = 'XSRF-TOKEN';
+    private const TOKEN = 'XSRF-TOKEN';
 
     public static function areDue(Request $request): bool
     {

@@ -2,6 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { api, bodyOf, type Dataset, Refusal } from '../api/client';
 import { datasetKey, DATASETS, useDataset } from '../api/datasets';
+import { rowsKey } from './queries';
 import { leaveBehind, revisionSeen } from './seen';
 
 export interface ChangeWords {
@@ -35,7 +36,7 @@ export function useChanges(dataset: number) {
     }, [queries, dataset, current, busy]);
 
     const refresh = useCallback(async () => {
-        queries.removeQueries({ queryKey: ['rows', dataset], type: 'inactive' });
+        queries.removeQueries({ queryKey: rowsKey(dataset), type: 'inactive' });
         await queries.invalidateQueries({ queryKey: datasetKey(dataset) });
         await Promise.all(
             ['rows', 'changes', 'ends', 'labels', 'check'].map((key) => queries.invalidateQueries({ queryKey: [key, dataset] })),

@@ -7,7 +7,7 @@ import type { View } from './view';
 export const PAGE = 200;
 export const BLOCK = 20;
 
-const rowsKey = (dataset: number) => ['rows', dataset];
+export const rowsKey = (dataset: number) => ['rows', dataset];
 
 /** The pages of rows that are in sight, in blocks of variables. */
 export function useRowWindows(dataset: number, view: View, pages: number[], blocks: { block: number; keys: string[] }[]) {
