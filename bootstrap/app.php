@@ -12,6 +12,7 @@ use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Foundation\Http\Middleware\TrimStrings;
 use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
 use Illuminate\Http\Middleware\HandleCors;
+use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Session\Middleware\StartSession;
 use Illuminate\View\Middleware\ShareErrorsFromSession;
 
@@ -23,6 +24,8 @@ $app = Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(static function (Middleware $middleware): void {
         // The application is same-origin; see compat/README.md.
         $middleware->remove(HandleCors::class);
+        // No proxy stands before it whose word would count.
+        $middleware->remove(TrustProxies::class);
         // A cell, a name and a password are what was typed: nothing is trimmed and an empty text stays an empty text.
         $middleware->remove(TrimStrings::class);
         $middleware->prepend(TellServerTime::class);

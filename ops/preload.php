@@ -8,11 +8,13 @@ declare(strict_types=1);
  */
 const ROOMS = [
     'App\Http\\', 'App\Models\\', 'App\Policies\\', 'App\Providers\\', 'App\Store\\', 'RowTally\Core\\', 'Brick\Math\\', 'Carbon\\',
-    'Illuminate\Auth\\', 'Illuminate\Cache\\', 'Illuminate\Config\\', 'Illuminate\Container\\', 'Illuminate\Contracts\\', 'Illuminate\Cookie\\',
-    'Illuminate\Database\\', 'Illuminate\Encryption\\', 'Illuminate\Events\\', 'Illuminate\Foundation\\', 'Illuminate\Hashing\\', 'Illuminate\Http\\',
-    'Illuminate\Log\\', 'Illuminate\Pipeline\\', 'Illuminate\Routing\\', 'Illuminate\Session\\', 'Illuminate\Support\\', 'Illuminate\Translation\\',
-    'Illuminate\Validation\\', 'Illuminate\View\\', 'Symfony\Component\HttpFoundation\\', 'Symfony\Component\HttpKernel\\',
-    'Symfony\Component\Routing\\', 'Psr\\',
+    'Dotenv\\', 'Illuminate\Auth\\', 'Illuminate\Cache\\', 'Illuminate\Config\\', 'Illuminate\Container\\', 'Illuminate\Contracts\\',
+    'Illuminate\Cookie\\', 'Illuminate\Database\\', 'Illuminate\Encryption\\', 'Illuminate\Events\\', 'Illuminate\Filesystem\\',
+    'Illuminate\Foundation\\', 'Illuminate\Hashing\\', 'Illuminate\Http\\', 'Illuminate\Log\\', 'Illuminate\Pipeline\\',
+    'Illuminate\Queue\\', 'Illuminate\Routing\\', 'Illuminate\Session\\', 'Illuminate\Support\\', 'Illuminate\Testing\\',
+    'Illuminate\Translation\\', 'Illuminate\Validation\\', 'Illuminate\View\\', 'Laravel\SerializableClosure\\', 'PhpOption\\', 'Psr\\',
+    'Symfony\Component\Clock\\', 'Symfony\Component\HttpFoundation\\', 'Symfony\Component\HttpKernel\\', 'Symfony\Component\Routing\\',
+    'Symfony\Component\VarDumper\\', 'Symfony\Polyfill\\',
 ];
 
 (static function (): void {

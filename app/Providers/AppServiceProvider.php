@@ -8,13 +8,16 @@ use App\Models\Dataset;
 use App\Models\FigureSet;
 use App\Models\Import;
 use App\Models\KeptItem;
+use App\Models\User;
 use App\Policies\DatasetPolicy;
 use App\Policies\FigureSetPolicy;
 use App\Policies\ImportPolicy;
 use App\Policies\KeptItemPolicy;
 use Illuminate\Contracts\Foundation\Application;
+use Illuminate\Contracts\Hashing\Hasher;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Resources\Json\JsonResource;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Session;
@@ -39,6 +42,7 @@ final class AppServiceProvider extends ServiceProvider
             Gate::policy($model, $policy);
         }
         JsonResource::withoutWrapping();
+        Auth::provider('session-users', static fn(Application $app): SessionUsers => new SessionUsers($app->make(Hasher::class), User::class));
         Session::extend('database-when-changed', static fn(Application $app): UnchangedSession => new UnchangedSession(
             DB::connection(),
             'sessions',

@@ -6,24 +6,41 @@ namespace App\Providers;
 
 use Illuminate\Database\Query\Builder;
 use Illuminate\Session\DatabaseSessionHandler;
+use Illuminate\Support\Arr;
 
-/** Sessions in the database, written only when something in them has changed, and every few minutes so that they stay alive. */
+/**
+ * Sessions in the database, written only when something in them has changed, and every few minutes so that they stay alive.
+ * Whose a session is is read along with it (see `SessionUsers`).
+ */
 final class UnchangedSession extends DatabaseSessionHandler
 {
     private const TOUCH_AFTER_SECONDS = 300;
 
     private ?string $readData = null;
     private int $readActivity = 0;
+    /** @var array<string, mixed>|null */
+    private ?array $user = null;
 
     public function read($sessionId): string
     {
-        $session = (object) $this->getQuery()->find($sessionId);
+        $session = (object) $this->getQuery()->leftJoin('users', 'users.id', '=', 'sessions.user_id')
+            ->where('sessions.id', $sessionId)
+            ->first(['sessions.payload', 'sessions.last_activity', 'users.*']);
+        /** @var array<string, mixed> $user */
+        $user = Arr::except((array) $session, ['payload', 'last_activity']);
+        $this->user = isset($user['id']) ? $user : null;
         $payload = $session->payload ?? null;
         $this->exists = $this->expired($session) || is_string($payload);
         $this->readActivity = is_numeric($session->last_activity ?? null) ? (int) $session->last_activity : 0;
         $this->readData = is_string($payload) && !$this->expired($session) ? (string) base64_decode($payload, true) : '';
 
         return $this->readData;
+    }
+
+    /** @return array<string, mixed>|null the account that the session last read was written for, as it stands in the database */
+    public function user(): ?array
+    {
+        return $this->user;
     }
 
     /** What is read needs no connection that can write: most answers then need none at all. */

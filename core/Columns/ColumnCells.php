@@ -13,6 +13,9 @@ use RowTally\Core\Values\Packed;
  */
 final class ColumnCells
 {
+    /** The length of a text that is missing. */
+    private const MISSING = 0xFFFFFFFF;
+
     /**
      * @param list<string> $dictionary of the column
      * @param int|null     $decimals   of the column
@@ -41,23 +44,29 @@ final class ColumnCells
         return array_values($cells);
     }
 
-    /** @return list<string> without cutting out the texts before and behind */
+    /** @return list<string> without cutting out the texts before and behind; where the first begins is told from the nearer end */
     private static function texts(Chunk $chunk, int $offset, int $count): array
     {
-        $lengths = Packed::integers('V' . ($offset + $count), $chunk->payload);
-        $missing = 0xFFFFFFFF;
-        $at = 4 * $chunk->rows;
-        for ($row = 1; $row <= $offset; ++$row) {
-            $at += $lengths[$row] === $missing ? 0 : $lengths[$row];
-        }
+        $isLater = 2 * $offset > $chunk->rows;
+        $first = $isLater ? $offset : 0;
+        $lengths = array_values(Packed::integers('V' . ($isLater ? $chunk->rows - $offset : $offset + $count), $chunk->payload, 4 * $first));
+        $at = $isLater
+            ? strlen($chunk->payload) - self::bytes($lengths)
+            : 4 * $chunk->rows + self::bytes(array_slice($lengths, 0, $offset));
         $texts = [];
-        for ($row = $offset + 1; $row <= $offset + $count; ++$row) {
-            $length = $lengths[$row] === $missing ? 0 : $lengths[$row];
+        foreach (array_slice($lengths, $offset - $first, $count) as $length) {
+            $length = $length === self::MISSING ? 0 : $length;
             $texts[] = substr($chunk->payload, $at, $length);
             $at += $length;
         }
 
         return $texts;
+    }
+
+    /** @param list<int> $lengths */
+    private static function bytes(array $lengths): int
+    {
+        return array_sum($lengths) - self::MISSING * count(array_keys($lengths, self::MISSING, true));
     }
 
     /**
@@ -95,9 +104,11 @@ final class ColumnCells
         };
         $mark = $chunk->encoding->missingInteger();
         $own = $chunk->decimals ?? 0;
+        $isPadded = $own < ($decimals ?? 0);
         $cells = [];
         foreach (Packed::integers($chunk->encoding->format() . $count, $chunk->payload, $offset * $width) as $value) {
-            $cells[] = $value === $mark ? '' : self::padded(NumberColumn::toText($value, $own), $decimals ?? 0);
+            $text = $value === $mark ? '' : NumberColumn::toText($value, $own);
+            $cells[] = $isPadded && $text !== '' ? self::padded($text, $decimals ?? 0) : $text;
         }
 
         return $cells;

@@ -89,9 +89,9 @@ final readonly class NumberColumn
         if ($decimals === 0) {
             return (string) $unscaled;
         }
-        $digits = str_pad((string) abs($unscaled), $decimals + 1, '0', STR_PAD_LEFT);
+        $digits = substr_replace(str_pad((string) abs($unscaled), $decimals + 1, '0', STR_PAD_LEFT), '.', -$decimals, 0);
 
-        return ($unscaled < 0 ? '-' : '') . substr($digits, 0, -$decimals) . '.' . substr($digits, -$decimals);
+        return $unscaled < 0 ? '-' . $digits : $digits;
     }
 
     public static function doubleToText(float $value): string

@@ -10,7 +10,6 @@ use App\Store\Question;
 use App\Store\UnknownVariable;
 use BackedEnum;
 use Closure;
-use Illuminate\Foundation\Http\FormRequest;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\ClassEdge;
 use RowTally\Core\Basis\MissingRows;
@@ -26,7 +25,7 @@ use RowTally\Core\Plots\Marker;
 use RowTally\Core\Plots\StackOptions;
 
 /** The words of the address, the same as on the command line: which variables and figures, split by what, under which basis. */
-class ProfileRequest extends FormRequest
+class ProfileRequest extends AddressRequest
 {
     private const MOST_VARIABLES = 60;
     private const MOST_SPLITS = 2;
@@ -59,16 +58,6 @@ class ProfileRequest extends FormRequest
             'lanes' => ['nullable', 'string', 'in:common,own'],
             'zoom' => ['nullable', 'string', 'max:80'],
         ];
-    }
-
-    /**
-     * A word that may be left out and is left out needs no looking at, and most are.
-     *
-     * @return array<string, list<string|Closure>>
-     */
-    protected function validationRules(): array
-    {
-        return array_filter($this->rules(), fn(array $rules, string $word): bool => $rules[0] !== 'nullable' || $this->has($word), ARRAY_FILTER_USE_BOTH);
     }
 
     /** @return array<string, string> */

@@ -6,12 +6,12 @@ namespace App\Http\Requests;
 
 use App\Store\ReadRows;
 use App\Store\RowsQuestion;
-use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rules\Enum;
 
 /** The words of the address of rows: of, where, sort, from, count. */
-class RowsRequest extends FormRequest
+class RowsRequest extends AddressRequest
 {
-    /** @return array<string, mixed> */
+    /** @return array<string, list<string|Enum>> */
     public function rules(): array
     {
         return [

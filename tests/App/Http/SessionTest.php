@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace Tests\App\Http;
 
 use App\Models\User;
+use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
+use Illuminate\Support\Facades\Session;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Cookie;
 use Tests\App\AppTestCase;
@@ -45,6 +48,52 @@ final class SessionTest extends AppTestCase
         }
         $answer = $this->postJson('/api/session', ['email' => 'Keeper@example.org', 'password' => 'nectar-flow'])->assertStatus(429);
         Contract::assertMeets('signIn', $answer);
+    }
+
+    public function test_whose_a_session_is_comes_with_it_and_is_as_it_stands_now(): void
+    {
+        $cookies = $this->signedIn();
+        $asked = [];
+        DB::listen(static function (QueryExecuted $query) use (&$asked): void {
+            $asked[] = $query->sql;
+        });
+        $this->withCookies($cookies)->get('/api/session')->assertOk()->assertJsonPath('account.name', 'keeper');
+        self::assertCount(1, $asked, implode("\n", $asked));
+
+        User::query()->whereKey($this->keeper->id)->update(['name' => 'Ida']);
+        $this->forgetAccount();
+        $this->withCookies($cookies)->get('/api/session')->assertJsonPath('account.name', 'Ida');
+
+        $this->keeper->delete();
+        $this->forgetAccount();
+        $this->withCookies($cookies)->getJson('/api/datasets')->assertUnauthorized();
+    }
+
+    public function test_a_session_that_says_another_account_than_its_row_is_asked_for_by_what_it_says(): void
+    {
+        $cookies = $this->signedIn();
+        $other = $this->account('stranger');
+        DB::table('sessions')->update(['user_id' => $other->id]);
+
+        $this->withCookies($cookies)->get('/api/session')->assertJsonPath('account.name', 'keeper');
+    }
+
+    /** @return array<string, string> the cookies of somebody who has signed in, as a browser keeps them */
+    private function signedIn(): array
+    {
+        Auth::logout();
+        $answer = $this->postJson('/api/session', ['email' => 'keeper@example.org', 'password' => 'nectar-flow'])->assertOk();
+        $name = config()->string('session.cookie');
+        $this->forgetAccount();
+
+        return [$name => $answer->getCookie($name)?->getValue() ?? ''];
+    }
+
+    /** The next request is answered by a process that knows nobody yet. */
+    private function forgetAccount(): void
+    {
+        Auth::forgetGuards();
+        Session::forgetDrivers();
     }
 
     public function test_passwords_are_kept_only_hashed(): void
