@@ -373,9 +373,9 @@ final class NumberColumnBuilder
             return;
         }
         $mark = $chunk->encoding->missingInteger();
-        foreach ($chunk->integers() as $value) {
+        foreach (array_count_values($chunk->integers()) as $value => $count) {
             if ($value !== $mark) {
-                $this->counts[$value] = ($this->counts[$value] ?? 0) + 1;
+                $this->counts[$value] = ($this->counts[$value] ?? 0) + $count;
             }
         }
     }

@@ -14,6 +14,7 @@ final class MissingMarks
 
     public static function isKnown(string $text): bool
     {
-        return in_array(mb_strtolower(trim($text)), self::KNOWN, true);
+        // None begins with a digit, as most cells do that are asked about.
+        return !ctype_digit($text[0] ?? '') && in_array(mb_strtolower(trim($text)), self::KNOWN, true);
     }
 }

@@ -67,7 +67,22 @@ final readonly class NumberStyle
 
     public function parses(string $cell): bool
     {
-        return NumberText::parse($this->plain($cell), $this->decimalMark) !== null;
+        return NumberText::parse($this->isPlain() ? $cell : $this->plain($cell), $this->decimalMark) !== null;
+    }
+
+    /**
+     * How many of the cells are numbers under this style; each text is looked at once.
+     *
+     * @param array<array-key, int> $texts how often each stands there
+     */
+    public function fits(array $texts): int
+    {
+        $fits = 0;
+        foreach ($texts as $text => $count) {
+            $fits += $this->parses((string) $text) ? $count : 0;
+        }
+
+        return $fits;
     }
 
     /**
@@ -99,17 +114,16 @@ final readonly class NumberStyle
      */
     public static function recognise(array $cells, bool $commaMark): self
     {
-        // Labels come again and again; each is looked at once.
         $texts = array_count_values($cells);
         $bare = new self();
-        if (self::count($bare, $texts) === count($cells)) {
+        if ($bare->fits($texts) === count($cells)) {
             return $bare;
         }
         $affix = self::commonAffix($cells);
         $affixes = $affix === null ? [] : [$affix];
         $plainest = new self('.', '', $affixes);
         $best = $plainest;
-        $most = self::count($plainest, $texts);
+        $most = $plainest->fits($texts);
         if ($most === count($cells)) {
             return $plainest;
         }
@@ -119,7 +133,7 @@ final readonly class NumberStyle
             if ($style->decimalMark === ',' && $style->groupMark === '' && !$commaMark && !self::showDecimalComma($cells)) {
                 continue;
             }
-            $count = self::count($style, $texts);
+            $count = $style->fits($texts);
             if ($count > $most) {
                 $best = $style;
                 $most = $count;
@@ -159,12 +173,6 @@ final readonly class NumberStyle
         $common = array_key_first($found);
 
         return $common !== null && 2 * $found[$common] > count($cells) ? $common : null;
-    }
-
-    /** @param array<array-key, int> $texts how often each stands there */
-    private static function count(self $style, array $texts): int
-    {
-        return array_sum(array_filter($texts, static fn(string|int $text): bool => $style->parses((string) $text), ARRAY_FILTER_USE_KEY));
     }
 
     private static function pattern(string $decimalMark, string $groupMark): string

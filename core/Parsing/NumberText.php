@@ -65,7 +65,8 @@ final class NumberText
 
     public static function isBlank(string $text): bool
     {
-        return $text === '' || self::trim($text) === '';
+        // A visible character of ASCII at the beginning tells at a glance.
+        return $text === '' || (($text[0] <= ' ' || $text[0] > '~') && self::trim($text) === '');
     }
 
     private static function trim(string $text): string

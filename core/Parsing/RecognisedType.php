@@ -48,7 +48,7 @@ final readonly class RecognisedType
             return new self(VariableType::Date, new NumberStyle(), $dateOrder);
         }
         $style = NumberStyle::recognise($meant, $commaMark);
-        $numbers = count(array_filter($meant, $style->parses(...)));
+        $numbers = $style->fits(array_count_values($meant));
         $isNumber = $meant !== [] && 3 * $numbers >= 2 * count($meant);
         if (!$isNumber && self::areClasses($meant)) {
             return new self(VariableType::Category);

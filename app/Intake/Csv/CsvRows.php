@@ -53,7 +53,8 @@ final class CsvRows
         // What is not wanted is passed over and not cut out.
         $cell = '[^\n' . preg_quote($dialect->delimiter, '/') . ']*+';
         $cells = array_replace(array_fill(0, $this->width, $cell), array_fill_keys($this->places, "({$cell})"));
-        $this->wholeRow = '/^' . implode(preg_quote($dialect->delimiter, '/'), $cells) . '$/m';
+        // The match itself is made short by \K: the copy of every row would cost up to a tenth.
+        $this->wholeRow = '/^' . implode(preg_quote($dialect->delimiter, '/'), $cells) . '\K(?:\n|\z)/m';
         $this->needsCare = [
             ...($dialect->quote === '' ? [] : [$dialect->quote]),
             ...($dialect->comment === '' ? [] : ["\n{$dialect->comment}"]),

@@ -64,7 +64,11 @@ final readonly class DialectGuess
             if ($quote === "'" && $decisions->quote === null && preg_match("/(?:^|[,;\t|])'[^'\n]*'(?:[,;\t|\r\n]|$)/m", $text) !== 1) {
                 continue;
             }
-            foreach ($delimiters as $delimiter) {
+            foreach ($delimiters as $i => $delimiter) {
+                // Where it does not stand it cuts as little as the first.
+                if ($i > 0 && !str_contains($text, $delimiter)) {
+                    continue;
+                }
                 try {
                     $cut = (new CsvRecords($delimiter, $quote))->cut($text, 1, $isWhole);
                 } catch (NotATable $notATable) {

@@ -78,7 +78,8 @@ final class TextEncoding
             $block = $rest . fread($in, self::BLOCK);
             $cut = feof($in) ? strlen($block) : self::wholeCharacters($block);
             $rest = substr($block, $cut);
-            if (!mb_check_encoding(substr($block, 0, $cut), 'UTF-8')) {
+            // An expression that asks nothing of a text but that it is UTF-8 takes half the time of the function made for it.
+            if (preg_match('//u', substr($block, 0, $cut)) !== 1) {
                 return false;
             }
         }
