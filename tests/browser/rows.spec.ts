@@ -14,7 +14,7 @@ async function openRows(page: Page, name: string, content: string): Promise<void
 }
 
 function cell(page: Page, key: string, row: number) {
-    return page.locator(`[data-cell="${key}:${row}"]`);
+    return page.locator(`[data-row="${row - 1}"] [data-key="${key}"]`);
 }
 
 async function type(page: Page, key: string, row: number, text: string, end = 'Enter'): Promise<void> {
@@ -48,6 +48,25 @@ test('a cell is edited, the figures follow, and it is undone after a reload', as
     await expect(page.getByText('Undone: Before in row 2')).toBeVisible();
     await page.getByRole('button', { name: 'Do again' }).click();
     await expect(cell(page, 'before', 2)).toHaveText('18.5');
+});
+
+test('a double-click opens a cell with what stands in it, and one in the text being typed takes nothing away', async ({ page }) => {
+    await openRows(page, 'pressed.csv', hives);
+    await expect(cell(page, 'before', 1)).toHaveText('10');
+    await cell(page, 'before', 1).dblclick();
+    const editor = page.getByRole('textbox', { name: 'Before, row 1' });
+    await expect(editor).toHaveValue('10');
+    await editor.fill('125');
+    await editor.dblclick();
+    await expect(editor).toHaveValue('125');
+    // A press elsewhere is the end of it, and nothing typed is lost.
+    await cell(page, 'apiary', 3).click();
+    await expect(cell(page, 'before', 1)).toHaveText('125');
+    await expect(cell(page, 'apiary', 3)).toHaveAttribute('aria-selected', 'true');
+
+    await page.getByRole('button', { name: 'Row 1', exact: true }).click();
+    await page.getByRole('button', { name: 'Row 3', exact: true }).click({ modifiers: ['Shift'] });
+    await expect(page.getByRole('button', { name: 'Delete 3 rows' })).toBeVisible();
 });
 
 test('what is no number is not taken silently, and is kept only if wanted', async ({ page }) => {
@@ -115,6 +134,54 @@ test('a list is typed into an empty dataset: Enter goes down, Tab across, rows a
     await expect(cell(page, 'keeper', 5)).toHaveText('Ann');
     await page.getByRole('link', { name: 'Profile' }).click();
     await expect.poll(() => figures(page, 'sum')).toEqual(['36.50']);
+});
+
+test('rows are copied, pasted and deleted whole, also where they were never in sight', async ({ page, context }) => {
+    await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+    const names = Array.from({ length: 25 }, (_, i) => `v${i}`);
+    const line = (row: number) => names.map((_, i) => String(row * 100 + i));
+    const lines = Array.from({ length: 450 }, (_, i) => line(i + 1).join(','));
+    await openRows(page, 'wide.csv', `${names.join(',')}\n${lines.join('\n')}\n`);
+    await cell(page, 'v0', 1).click();
+    await page.keyboard.press('ControlOrMeta+Shift+End');
+    await expect(cell(page, 'v0', 450)).toHaveText('45000');
+    await page.keyboard.press('ControlOrMeta+c');
+    await expect(page.getByText('Copied: 450 rows')).toBeVisible();
+    const copied = await page.evaluate(() => navigator.clipboard.readText());
+    expect(copied.split('\n').map((row) => row.split('\t'))).toEqual(Array.from({ length: 450 }, (_, i) => line(i + 1)));
+
+    // Too wide for where the cursor is: said, and nothing is changed.
+    await page.keyboard.press('ControlOrMeta+Home');
+    await cell(page, 'v3', 1).click();
+    await page.keyboard.press('ControlOrMeta+v');
+    await expect(page.getByRole('alertdialog')).toContainText('25 columns wide, and from the cursor on there are 22 variables');
+    await page.getByRole('button', { name: 'Go back' }).click();
+    await expect(cell(page, 'v3', 1)).toHaveText('103');
+
+    // In a view the rows keep their own numbers: the last 300, ordered the other way round.
+    await page.getByLabel('Condition').fill('v0 > 15000');
+    await page.keyboard.press('Enter');
+    await choose(page, /^Ordered/, 'by v0, largest first');
+    await expect(page.getByText('300 of 450 rows, where')).toBeVisible();
+    await page.evaluate(() => navigator.clipboard.writeText(Array.from({ length: 250 }, (_, i) => `${i}`).join('\n')));
+    await cell(page, 'v1', 1).click();
+    await page.keyboard.press('ControlOrMeta+v');
+    await expect(cell(page, 'v1', 2)).toHaveText('1');
+    await page.getByRole('button', { name: 'show all' }).click();
+    await choose(page, /^Ordered/, 'as entered');
+    await page.getByLabel('Go to row').fill('201');
+    await page.keyboard.press('Enter');
+    // Row 450 was the first of the view, and row 201 the 250th.
+    await expect(cell(page, 'v1', 201)).toHaveText('249');
+    await expect(cell(page, 'v1', 200)).toHaveText('20001');
+
+    await page.getByLabel('Condition').fill('v0 > 15000');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('300 of 450 rows, where')).toBeVisible();
+    await cell(page, 'v0', 1).click();
+    await page.keyboard.press('ControlOrMeta+Shift+End');
+    await page.getByRole('button', { name: 'Delete 300 rows' }).click();
+    await expect(page.getByText('150 rows × 25 variables')).toBeVisible();
 });
 
 test('cells pasted from a spreadsheet fill rows and add what is missing', async ({ page }) => {
@@ -195,7 +262,7 @@ test('rows are filtered, ordered and found without touching the data', async ({ 
     await expect(cell(page, 'after', 4)).toHaveText('33');
     await page.getByLabel('Find text').fill('a3');
     await page.keyboard.press('Enter');
-    await expect(page.locator('[aria-selected="true"][data-cell="tag:3"]')).toBeVisible();
+    await expect(page.locator('[data-row="2"] [data-key="tag"][aria-selected="true"]')).toBeVisible();
     await page.getByLabel('Condition').fill('Before >');
     await page.keyboard.press('Enter');
     await expect(page.getByRole('alert')).toContainText('The formula ends too early.');

@@ -1,30 +1,34 @@
-import clsx from 'clsx';
-import { type ClipboardEvent, type KeyboardEvent, type Ref, useEffect, useImperativeHandle, useMemo, useRef, useState } from 'react';
+import {
+    type KeyboardEvent,
+    type MouseEvent,
+    type Ref,
+    useCallback,
+    useEffect,
+    useImperativeHandle,
+    useMemo,
+    useRef,
+    useState,
+} from 'react';
 import type { Dataset, Variable } from '../api/client';
-import { count } from '../ui/format';
 import { Notice } from '../ui/Notice';
 import type { ChangeWords } from './changes';
 import { ColumnHead } from './ColumnHead';
-import { GridCell } from './GridCell';
 import { columnsOf, GUTTER_PX, HEAD_PX, inSight, inSlots, isFrozen, ROW_PX, tallness, topOf, widthOf } from './gridLayout';
 import { useEnds, useTotal } from './queries';
+import { GridRow } from './GridRow';
 import { type Cell, useCells } from './useCells';
+import { type Place, useClipboard } from './useClipboard';
 import { useSight } from './useSight';
-import { cellsOfText, type View } from './view';
+import { type View } from './view';
 
 export interface GridHandle {
     /** Scrolls to a place in the view, from 0, and puts the cursor there. */
     go: (place: number, key?: string) => void;
     here: () => number;
-    rowNumbers: (from: number, to: number) => number[];
+    rowNumbers: (from: number, to: number) => Promise<number[]>;
 }
 
 const REST_MS = 200;
-
-interface Place {
-    row: number;
-    column: number;
-}
 
 /** The rows, of which only those in sight exist: one cursor, Enter goes down, Tab across, typing changes the cell. */
 export function Grid({
@@ -34,6 +38,7 @@ export function Grid({
     view,
     onShow,
     onChange,
+    onRefuse,
     onSelect,
 }: {
     ref: Ref<GridHandle>;
@@ -42,6 +47,8 @@ export function Grid({
     view: View;
     onShow: (change: Partial<View>) => void;
     onChange: (change: ChangeWords) => Promise<boolean>;
+    /** Says why something was not done. */
+    onRefuse: (sentence: string) => void;
     onSelect: (rows: { from: number; to: number } | null) => void;
 }) {
     const box = useRef<HTMLDivElement>(null);
@@ -71,13 +78,23 @@ export function Grid({
     }, [first, origin, typed]);
     const { cellAt, rowNumber, error, isFetching } = useCells(dataset, variables, view, seen, total);
 
-    const shownCell = (row: number, key: string): Cell | null => {
-        const waiting = sent[`${key}:${row}`];
-        if (waiting !== undefined) {
-            return { text: waiting, isUnread: false };
-        }
-        return row < total ? cellAt(row, key) : { text: '', isUnread: false };
-    };
+    const shownCell = useCallback(
+        (row: number, key: string): Cell | null => {
+            const waiting = sent[`${key}:${row}`];
+            if (waiting !== undefined) {
+                return { text: waiting, isUnread: false };
+            }
+            return row < total ? cellAt(row, key) : { text: '', isUnread: false };
+        },
+        [sent, total, cellAt],
+    );
+    const sightColumns = useMemo(
+        () =>
+            variables
+                .map((variable, place) => ({ variable, place, left: columns.starts[place] ?? 0, isFrozen: isFrozen(variables, place) }))
+                .filter((column) => (column.place >= firstColumn && column.place <= lastColumn) || column.isFrozen),
+        [variables, columns, firstColumn, lastColumn],
+    );
     const reveal = (place: Place) => {
         const element = box.current;
         if (element === null) {
@@ -101,6 +118,13 @@ export function Grid({
         isTyping.current = true;
         setTyped(text);
     };
+    /** Opens a cell with what stands in it; one that is still on its way is not opened, or it would seem to be empty. */
+    const open = (place: Place) => {
+        const text = shownCell(place.row, variables[place.column]?.key ?? '')?.text;
+        if (text !== undefined) {
+            edit(text);
+        }
+    };
     const leave = () => {
         isTyping.current = false;
         setTyped(null);
@@ -118,6 +142,18 @@ export function Grid({
         reveal(to);
         box.current?.focus({ preventScroll: true });
     };
+    const { numbersOf, paste, copy } = useClipboard({
+        dataset: dataset.id,
+        variables,
+        view,
+        total,
+        at,
+        end,
+        shownCell,
+        rowNumber,
+        onChange,
+        onRefuse,
+    });
     useImperativeHandle(ref, () => ({
         go: (place, key) => {
             const element = box.current;
@@ -128,8 +164,7 @@ export function Grid({
             move({ row: place, column: column < 0 ? at.column : column });
         },
         here: () => at.row,
-        rowNumbers: (from, to) =>
-            Array.from({ length: to - from + 1 }, (_, i) => rowNumber(from + i)).filter((number): number is number => number !== null),
+        rowNumbers: numbersOf,
     }));
 
     const commit = (text: string) => {
@@ -200,51 +235,57 @@ export function Grid({
         } else if (event.key === 'Home' || event.key === 'End') {
             event.preventDefault();
             const column = event.key === 'Home' ? 0 : variables.length - 1;
-            move(event.ctrlKey ? { row: event.key === 'Home' ? 0 : total - 1, column: at.column } : { row: at.row, column });
+            const isFar = event.ctrlKey || event.metaKey;
+            move(
+                isFar ? { row: event.key === 'Home' ? 0 : total - 1, column: at.column } : { row: at.row, column },
+                isFar && event.shiftKey,
+            );
         } else if (event.key === 'Delete' || event.key === 'Backspace') {
             event.preventDefault();
             commit('');
         } else if (event.key === 'F2') {
             event.preventDefault();
-            edit(cellAt(at.row, variables[at.column]?.key ?? '')?.text ?? '');
+            open(at);
         } else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey) {
             event.preventDefault();
             edit(event.key);
         }
     };
-    const paste = (event: ClipboardEvent) => {
-        if (typed !== null) {
-            return;
-        }
-        event.preventDefault();
-        const edits: { row: number; variable: string; text: string }[] = [];
-        const added: Record<string, string>[] = [];
-        for (const [i, line] of cellsOfText(event.clipboardData.getData('text/plain')).entries()) {
-            const pairs = line.flatMap((text, j) => {
-                const variable = variables[at.column + j];
-                return variable === undefined ? [] : [{ variable: variable.key, text }];
-            });
-            const number = at.row + i < total ? rowNumber(at.row + i) : null;
-            if (number !== null) {
-                edits.push(...pairs.map((pair) => ({ row: number, ...pair })));
-            } else if (canAdd) {
-                added.push(Object.fromEntries(pairs.map(({ variable, text }) => [variable, text])));
-            }
-        }
-        void (edits.length === 0 ? Promise.resolve(true) : onChange({ kind: 'edit-cells', edits })).then((isDone) =>
-            isDone && added.length > 0 ? onChange({ kind: 'add-rows', rows: added }) : isDone,
-        );
+    /** Which row is under the hand, and which column: one look for all cells, so that rows stay as they are while others come. */
+    const placeOf = (target: EventTarget) => {
+        const element = target instanceof Element && !(target instanceof HTMLInputElement) ? target : null;
+        const row = element?.closest<HTMLElement>('[data-row]')?.dataset.row;
+        const key = element?.closest<HTMLElement>('[data-key]')?.dataset.key;
+        const column = variables.findIndex((variable) => variable.key === key);
+        return row === undefined ? null : { row: Number(row), column: column < 0 ? null : column };
     };
-    const copy = (event: ClipboardEvent) => {
-        if (typed !== null) {
+    const takeCell = (event: MouseEvent) => {
+        const place = placeOf(event.target);
+        if (place === null || place.column === null) {
             return;
         }
         event.preventDefault();
-        const from = Math.min(at.row, end ?? at.row);
-        const to = Math.max(at.row, end ?? at.row);
-        const keys = end === null ? variables.slice(at.column, at.column + 1) : variables;
-        const lines = Array.from({ length: to - from + 1 }, (_, i) => keys.map(({ key }) => cellAt(from + i, key)?.text ?? '').join('\t'));
-        event.clipboardData.setData('text/plain', lines.join('\n'));
+        if (typed !== null) {
+            commit(typed);
+        }
+        move({ row: place.row, column: place.column }, event.shiftKey);
+    };
+    const takeRow = (event: MouseEvent) => {
+        const place = placeOf(event.target);
+        if (place === null || place.column !== null) {
+            return;
+        }
+        const from = event.shiftKey ? (end ?? at.row) : place.row;
+        setAt({ row: place.row, column: at.column });
+        setEnd(from);
+        onSelect({ from: Math.min(place.row, from), to: Math.max(place.row, from) });
+        box.current?.focus({ preventScroll: true });
+    };
+    const editCell = (event: MouseEvent) => {
+        const place = placeOf(event.target);
+        if (place !== null && place.column !== null) {
+            open({ row: place.row, column: place.column });
+        }
     };
 
     if (error !== null && view.where === '') {
@@ -254,9 +295,6 @@ export function Grid({
             </div>
         );
     }
-    const sightColumns = variables
-        .map((variable, i) => ({ variable, i }))
-        .filter(({ i }) => (i >= firstColumn && i <= lastColumn) || isFrozen(variables, i));
     return (
         <div
             ref={box}
@@ -267,8 +305,11 @@ export function Grid({
             aria-busy={isFetching}
             tabIndex={0}
             onKeyDown={press}
-            onPaste={paste}
-            onCopy={copy}
+            onMouseDown={takeCell}
+            onClick={takeRow}
+            onDoubleClick={editCell}
+            onPaste={typed === null ? paste : undefined}
+            onCopy={typed === null ? copy : undefined}
             className="relative min-w-0 flex-1 overflow-auto outline-none"
         >
             <div className="relative" style={{ width: columns.width, height: tallness(rows) + HEAD_PX + ROW_PX }}>
@@ -278,15 +319,15 @@ export function Grid({
                     style={{ width: columns.width }}
                 >
                     <span className="sticky left-0 z-10 h-full shrink-0 bg-paper" style={{ width: GUTTER_PX }} />
-                    {sightColumns.map(({ variable, i }) => (
+                    {sightColumns.map(({ variable, left, isFrozen }) => (
                         <ColumnHead
                             key={variable.key}
                             variable={variable}
                             rows={dataset.rows}
                             ends={ends?.[variable.key] ?? null}
-                            left={columns.starts[i] ?? 0}
+                            left={left}
                             width={widthOf(variable)}
-                            frozenAt={isFrozen(variables, i) ? GUTTER_PX : null}
+                            frozenAt={isFrozen ? GUTTER_PX : null}
                             view={view}
                             isChosen={view.panel === 'variable' && view.variable === variable.key}
                             onShow={onShow}
@@ -295,60 +336,23 @@ export function Grid({
                 </div>
                 <div className="absolute left-0" style={{ top: HEAD_PX + seen.top, width: columns.width }}>
                     {inSlots(seen, origin).map(({ slot, row }) => (
-                        <div
+                        <GridRow
                             key={slot}
-                            role="row"
-                            aria-rowindex={row + 1}
-                            className={clsx(
-                                'absolute left-0 flex border-b border-hair [contain:size_layout_style]',
-                                end !== null && row >= Math.min(at.row, end) && row <= Math.max(at.row, end) && 'bg-accent-wash',
-                            )}
-                            style={{ top: (row - seen.base) * ROW_PX, height: ROW_PX, width: columns.width }}
-                        >
-                            <button
-                                type="button"
-                                tabIndex={-1}
-                                aria-label={row < total ? `Row ${rowNumber(row) ?? ''}` : 'New row'}
-                                onClick={(event) => {
-                                    setAt({ row, column: at.column });
-                                    setEnd(event.shiftKey ? (end ?? at.row) : row);
-                                    onSelect({
-                                        from: Math.min(row, event.shiftKey ? at.row : row),
-                                        to: Math.max(row, event.shiftKey ? at.row : row),
-                                    });
-                                    box.current?.focus({ preventScroll: true });
-                                }}
-                                className="figures sticky left-0 z-5 shrink-0 border-r border-hair bg-paper pr-2 text-right text-fine text-soft"
-                                style={{ width: GUTTER_PX }}
-                            >
-                                {row < total + coming ? count(rowNumber(row) ?? row + 1) : '+'}
-                            </button>
-                            {sightColumns.map(({ variable, i: column }) => {
-                                const cell = shownCell(row, variable.key);
-                                const isAt = at.row === row && at.column === column;
-                                return (
-                                    <GridCell
-                                        key={variable.key}
-                                        variable={variable}
-                                        row={row}
-                                        cell={cell}
-                                        left={columns.starts[column] ?? 0}
-                                        isFrozen={isFrozen(variables, column)}
-                                        isAt={isAt}
-                                        typed={isAt ? typed : null}
-                                        isNew={row >= total}
-                                        onTake={(isExtending) => {
-                                            if (typed !== null && !isAt) {
-                                                commit(typed);
-                                            }
-                                            move({ row, column }, isExtending);
-                                        }}
-                                        onEdit={edit}
-                                        onLeave={(text) => isTyping.current && commit(text)}
-                                    />
-                                );
-                            })}
-                        </div>
+                            row={row}
+                            top={(row - seen.base) * ROW_PX}
+                            label={row < total + coming ? (rowNumber(row) ?? row + 1) : null}
+                            isThere={row < total}
+                            isMarked={end !== null && row >= Math.min(at.row, end) && row <= Math.max(at.row, end)}
+                            columns={sightColumns}
+                            width={columns.width}
+                            cellAt={shownCell}
+                            cursor={at.row === row ? at.column : null}
+                            editor={
+                                at.row === row && typed !== null
+                                    ? { typed, onEdit: edit, onLeave: (text) => isTyping.current && commit(text) }
+                                    : null
+                            }
+                        />
                     ))}
                 </div>
             </div>

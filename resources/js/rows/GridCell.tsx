@@ -1,7 +1,14 @@
 import clsx from 'clsx';
 import type { Variable } from '../api/client';
-import { GUTTER_PX, ROW_PX, widthOf } from './gridLayout';
+import { digitsIn, GUTTER_PX, ROW_PX, widthOf } from './gridLayout';
 import type { Cell } from './useCells';
+
+/** What is being typed in a cell, and who wants to know of it. */
+export interface CellEditor {
+    typed: string;
+    onEdit: (text: string) => void;
+    onLeave: (text: string) => void;
+}
 
 /** One cell; where the cursor is and something is typed, an editor. */
 export function GridCell({
@@ -11,11 +18,8 @@ export function GridCell({
     left,
     isFrozen,
     isAt,
-    typed,
+    editor,
     isNew,
-    onTake,
-    onEdit,
-    onLeave,
 }: {
     variable: Variable;
     /** Place in the view, from 0. */
@@ -26,30 +30,24 @@ export function GridCell({
     isFrozen: boolean;
     /** Whether the cursor is here. */
     isAt: boolean;
-    /** What is being typed here; null = nothing is. */
-    typed: string | null;
+    /** null = nothing is being typed here. */
+    editor: CellEditor | null;
     /** Whether the row is still to be typed. */
     isNew: boolean;
-    onTake: (isExtending: boolean) => void;
-    onEdit: (text: string) => void;
-    onLeave: (text: string) => void;
 }) {
+    // A cell that cuts its text off takes longer to draw; digits that have room need no cutting.
+    const isNumber = variable.type === 'number' && cell?.isUnread !== true;
+    const isCut = !isNumber || (cell?.text.length ?? 0) > digitsIn(widthOf(variable));
     return (
         <div
             role="gridcell"
             aria-selected={isAt}
-            data-cell={`${variable.key}:${row + 1}`}
-            dir="auto"
-            onMouseDown={(event) => {
-                if (!(event.target instanceof HTMLInputElement)) {
-                    event.preventDefault();
-                    onTake(event.shiftKey);
-                }
-            }}
-            onDoubleClick={() => onEdit(cell?.text ?? '')}
+            data-key={variable.key}
+            dir={isNumber ? undefined : 'auto'}
             title={cell?.isUnread ? 'Could not be read; counts as missing' : undefined}
             className={clsx(
-                'truncate px-2 py-0.75 text-small',
+                'px-2 py-0.75 text-small whitespace-nowrap',
+                isCut && 'overflow-hidden text-ellipsis',
                 isFrozen ? 'sticky z-5 border-r border-hair bg-paper' : 'absolute',
                 variable.type === 'number' && 'figures text-right',
                 cell?.isUnread && 'font-semibold text-accent underline decoration-wavy underline-offset-3',
@@ -57,13 +55,13 @@ export function GridCell({
             )}
             style={{ left: isFrozen ? GUTTER_PX : left, width: widthOf(variable), height: isFrozen ? ROW_PX - 1 : ROW_PX }}
         >
-            {typed !== null ? (
+            {editor !== null ? (
                 <input
                     autoFocus
                     aria-label={`${variable.name}, row ${row + 1}`}
-                    value={typed}
-                    onChange={(event) => onEdit(event.target.value)}
-                    onBlur={() => onLeave(typed)}
+                    value={editor.typed}
+                    onChange={(event) => editor.onEdit(event.target.value)}
+                    onBlur={() => editor.onLeave(editor.typed)}
                     className="-mx-1 w-[calc(100%+8px)] bg-surface px-1 text-inherit outline-none"
                 />
             ) : cell === null ? (

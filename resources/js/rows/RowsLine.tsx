@@ -4,7 +4,7 @@ import { nameInFormula } from '../api/formula';
 import { count } from '../ui/format';
 import { Waiting } from '../ui/Waiting';
 import { WordChoice } from '../ui/WordChoice';
-import { useFind, useTotal } from './queries';
+import { useEnds, useFind, useTotal } from './queries';
 import type { View } from './view';
 
 const field = 'rounded-md border border-hair-strong bg-surface px-2 py-0.5 text-body';
@@ -88,7 +88,8 @@ function Condition({
     isWrong: boolean;
 }) {
     const [text, setText] = useState(where);
-    const example = dataset.variables.find((variable) => variable.type === 'number');
+    const number = dataset.variables.find((variable) => variable.type === 'number');
+    const lowest = useEnds(dataset.id, dataset.revision).data?.[number?.key ?? '']?.lowest;
     return (
         <form
             className="flex items-baseline gap-1.5"
@@ -103,7 +104,11 @@ function Condition({
                 value={text}
                 onChange={(event) => setText(event.target.value)}
                 onBlur={() => text.trim() !== where && onShow({ where: text.trim() })}
-                placeholder={example === undefined ? 'only where …' : `only where, say, ${nameInFormula(example.name)} > 40`}
+                placeholder={
+                    number === undefined || lowest === undefined
+                        ? 'only where …'
+                        : `only where, say, ${nameInFormula(number.name)} > ${lowest}`
+                }
                 size={Math.min(60, Math.max(34, text.length))}
                 className={`figures ${field}`}
             />

@@ -2,7 +2,8 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { Account } from '../account/Account';
 import { useDataset } from '../api/datasets';
-import { counted } from '../ui/format';
+import { CopiedNote } from '../ui/copying';
+import { count, counted } from '../ui/format';
 import { Notice } from '../ui/Notice';
 import { Places } from '../ui/Places';
 import { TopBar } from '../ui/TopBar';
@@ -13,6 +14,9 @@ import { PanelChoice, SidePanel } from './SidePanel';
 import { RowsLine } from './RowsLine';
 import { TroubleDialog } from './TroubleDialog';
 import { readView, type View, writeView } from './view';
+
+/** As the server has it. */
+const MOST_DELETED = 10_000;
 
 /** The rows themselves: looked through, put right, and added to. */
 export function RowsPage() {
@@ -73,11 +77,19 @@ export function RowsPage() {
                         selected={selected}
                         view={view}
                         isBusy={changes.isBusy}
-                        onDelete={(rows) => {
-                            void changes.change({ kind: 'delete-rows', rows });
+                        onDelete={({ from, to }) => {
+                            if (to - from >= MOST_DELETED) {
+                                changes.refuse(
+                                    `At most ${count(MOST_DELETED)} rows can be deleted at once. Select fewer, or take out the rows that are to stay and bring them in as a dataset.`,
+                                );
+                                return;
+                            }
                             setSelected(null);
+                            void grid.current?.rowNumbers(from, to).then(
+                                (rows) => changes.change({ kind: 'delete-rows', rows }),
+                                (reason: unknown) => changes.refuse(reason instanceof Error ? reason.message : String(reason)),
+                            );
                         }}
-                        rowNumbers={(from, to) => grid.current?.rowNumbers(from, to) ?? []}
                     />
                     <div className="flex min-h-0 flex-1">
                         <Grid
@@ -88,6 +100,7 @@ export function RowsPage() {
                             view={view}
                             onShow={show}
                             onChange={changes.change}
+                            onRefuse={changes.refuse}
                             onSelect={setSelected}
                         />
                         {view.panel !== null && (
@@ -103,6 +116,7 @@ export function RowsPage() {
                     </div>
                 </>
             )}
+            <CopiedNote />
             {changes.trouble !== null && <TroubleDialog trouble={changes.trouble} onChange={changes.change} onClose={changes.dismiss} />}
         </div>
     );

@@ -25,15 +25,13 @@ export function PanelChoice({
     view,
     isBusy,
     onDelete,
-    rowNumbers,
 }: {
     open: Panel | null;
     onOpen: (panel: Panel) => void;
     selected: { from: number; to: number } | null;
     view: View;
     isBusy: boolean;
-    onDelete: (rows: number[]) => void;
-    rowNumbers: (from: number, to: number) => number[];
+    onDelete: (selected: { from: number; to: number }) => void;
 }) {
     const size = selected === null ? 0 : selected.to - selected.from + 1;
     return (
@@ -56,7 +54,7 @@ export function PanelChoice({
                 <Button
                     look="quiet"
                     disabled={isBusy}
-                    onClick={() => onDelete(rowNumbers(selected.from, selected.to))}
+                    onClick={() => onDelete(selected)}
                     title={view.where === '' ? undefined : 'Deletes the rows themselves, not only from this view'}
                 >
                     Delete {counted(size, 'row')}

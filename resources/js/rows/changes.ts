@@ -88,5 +88,6 @@ export function useChanges(dataset: number) {
         },
         [queries, dataset, refresh],
     );
-    return { change, trouble, dismiss: () => setTrouble(null), isBusy: busy > 0 };
+    const refuse = useCallback((sentence: string) => setTrouble({ changes: [], refusal: new Refusal(0, sentence) }), []);
+    return { change, refuse, trouble, dismiss: () => setTrouble(null), isBusy: busy > 0 };
 }

@@ -11,6 +11,8 @@ const ROWS_IN_A_FRAME = 4096;
 const narrowest: Record<Variable['type'], number> = { number: 108, category: 132, date: 122, id: 104, text: 190 };
 const WIDEST_PX = 220;
 const LETTER_PX = 7.4;
+const WIDEST_DIGIT_PX = 8.5;
+const PADDING_PX = 8;
 
 /** Wide enough for the name with its unit, within reason. */
 export function widthOf(variable: Variable | undefined): number {
@@ -19,6 +21,11 @@ export function widthOf(variable: Variable | undefined): number {
     }
     const letters = variable.name.length + (variable.type === 'number' ? (variable.unit ?? '').length : variable.type.length) + 1;
     return Math.max(narrowest[variable.type], Math.min(WIDEST_PX, Math.round(letters * LETTER_PX) + 24));
+}
+
+/** How many digits a cell has room for, whatever the face. */
+export function digitsIn(width: number): number {
+    return Math.floor((width - 2 * PADDING_PX) / WIDEST_DIGIT_PX);
 }
 
 /** An id in the first column stays in sight. */

@@ -176,7 +176,7 @@ export function useDescribeDataset(dataset: number) {
     });
 }
 
-function viewWords(view: View) {
+export function viewWords(view: View) {
     return {
         ...(view.where === '' ? {} : { where: view.where }),
         ...(view.sort === '' ? {} : { sort: view.sort }),

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { cellsOfText, readView, writeView } from './view';
+import { readView, writeView } from './view';
 
 test('what is seen of the rows goes into the address and comes back', () => {
     const view = { where: 'kg > 40', sort: 'kg:down', hidden: ['tag', 'x'], panel: 'check' as const, variable: 'kg' };
@@ -8,11 +8,4 @@ test('what is seen of the rows goes into the address and comes back', () => {
 
 test('a plain view leaves the address empty, and an unknown panel is none', () => {
     expect(writeView(readView(new URLSearchParams('panel=nonsense'))).toString()).toBe('');
-});
-
-test('copied text is cut into rows and cells, and a line break at its end makes no row', () => {
-    expect(cellsOfText('1\t2\r\n3\t\r\n')).toEqual([
-        ['1', '2'],
-        ['3', ''],
-    ]);
 });

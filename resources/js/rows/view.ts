@@ -40,12 +40,3 @@ export function writeView(view: View): URLSearchParams {
     }
     return address;
 }
-
-/** Rows and columns out of copied text: tabs between cells, lines between rows. */
-export function cellsOfText(text: string): string[][] {
-    return text
-        .replace(/\r\n?/g, '\n')
-        .replace(/\n$/, '')
-        .split('\n')
-        .map((line) => line.split('\t'));
-}

@@ -15,6 +15,18 @@ export async function copyText(text: string, said = text): Promise<void> {
     }
 }
 
+/** Puts a text on the clipboard that is still on its way. */
+export async function copyLater(text: Promise<string>, said: string): Promise<void> {
+    say(`Copying ${said} …`);
+    const coming = text.then((whole) => new Blob([whole], { type: 'text/plain' }));
+    try {
+        await navigator.clipboard.write([new ClipboardItem({ 'text/plain': coming })]);
+        say(`Copied: ${said}`);
+    } catch {
+        say('They could not be copied: the browser did not allow it, or they did not arrive. Take them out as a file instead.');
+    }
+}
+
 /** As text with tabs for a spreadsheet and as a rich table for a text processor. */
 export async function copyTable(table: Cells, said: string): Promise<void> {
     try {

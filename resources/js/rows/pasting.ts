@@ -1,0 +1,61 @@
+import type { Variable } from '../api/client';
+import { counted } from '../ui/format';
+
+/** A cell in quotation marks as spreadsheets write one that holds a tab, a line break or such marks itself; or any other cell. */
+const CELL = /(?:"((?:[^"]|"")*)"(?=[\t\n]|$)|([^\t\n]*))([\t\n]|$)/gy;
+
+/** Rows and columns out of copied text: tabs between cells, lines between rows. */
+export function cellsOfText(text: string): string[][] {
+    const rows: string[][] = [[]];
+    for (const [whole, quoted, plain, end] of text.replace(/\r\n?/g, '\n').replace(/\n$/, '').matchAll(CELL)) {
+        const isWrapped = quoted !== undefined && /[\t\n]|""/.test(quoted);
+        const cell = isWrapped ? quoted.replaceAll('""', '"') : (plain ?? whole.slice(0, whole.length - (end?.length ?? 0)));
+        rows[rows.length - 1]?.push(cell);
+        if (end === '\n') {
+            rows.push([]);
+        }
+        if (end === '') {
+            break;
+        }
+    }
+    return rows;
+}
+
+/** Rows and columns as text that `cellsOfText` gives back. */
+export function textOfCells(rows: string[][]): string {
+    const wrapped = (cell: string) => (/[\t\r\n]|^".*"$/.test(cell) ? `"${cell.replaceAll('"', '""')}"` : cell);
+    return rows.map((cells) => cells.map(wrapped).join('\t')).join('\n');
+}
+
+interface Edit {
+    variable: string;
+    text: string;
+}
+
+/** What pasted lines change: rows that are there, in the order of the view, and rows that are added behind them. */
+export interface Pasted {
+    edits: Edit[][];
+    added: Record<string, string>[];
+}
+
+/** Where the lines of a pasted text go from the cursor on; a sentence where some of them have no place, for then none is taken. */
+export function placed(
+    lines: string[][],
+    at: { row: number; column: number },
+    { variables, total, canAdd }: { variables: Variable[]; total: number; canAdd: boolean },
+): Pasted | string {
+    const width = Math.max(0, ...lines.map((line) => line.length));
+    const columns = variables.slice(at.column, at.column + width);
+    if (width > columns.length) {
+        return `The pasted text is ${counted(width, 'column')} wide, and from the cursor on there ${columns.length === 1 ? 'is' : 'are'} ${counted(columns.length, 'variable')}. Put the cursor further left, or make the variables first. Nothing was changed.`;
+    }
+    const there = Math.max(0, Math.min(lines.length, total - at.row));
+    if (lines.length > there && !canAdd) {
+        return `The pasted text has ${counted(lines.length, 'row')}, and from the cursor on this view has ${counted(there, 'row')}. Rows are added where all rows are shown as they were entered. Nothing was changed.`;
+    }
+    const cells = lines.map((line) => line.map((text, i) => ({ variable: columns[i]?.key ?? '', text })));
+    return {
+        edits: cells.slice(0, there),
+        added: cells.slice(there).map((line) => Object.fromEntries(line.map(({ variable, text }) => [variable, text]))),
+    };
+}
