@@ -69,6 +69,23 @@ test('a double-click opens a cell with what stands in it, and one in the text be
     await expect(page.getByRole('button', { name: 'Delete 3 rows' })).toBeVisible();
 });
 
+test('a page with something on it that is not kept yet is not closed without a question', async ({ page }) => {
+    await openRows(page, 'left.csv', hives);
+    await expect(cell(page, 'before', 1)).toHaveText('10');
+    await cell(page, 'before', 1).click();
+    await page.keyboard.type('12');
+    const asked = page.waitForEvent('dialog');
+    await page.close({ runBeforeUnload: true });
+    const question = await asked;
+    expect(question.type()).toBe('beforeunload');
+    await question.dismiss();
+    await expect(page.getByRole('textbox', { name: 'Before, row 1' })).toHaveValue('12');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('Saving …')).toBeHidden();
+    await page.reload();
+    await expect(cell(page, 'before', 1)).toHaveText('12');
+});
+
 test('what is no number is not taken silently, and is kept only if wanted', async ({ page }) => {
     await openRows(page, 'checked.csv', hives);
     await type(page, 'after', 1, 'many');

@@ -11,6 +11,7 @@ import {
 } from 'react';
 import type { Dataset, Variable } from '../api/client';
 import { Notice } from '../ui/Notice';
+import { useLeaveGuard } from '../ui/useLeaveGuard';
 import type { ChangeWords } from './changes';
 import { ColumnHead } from './ColumnHead';
 import { columnsOf, GUTTER_PX, HEAD_PX, inSight, inSlots, isFrozen, ROW_PX, tallness, topOf, widthOf } from './gridLayout';
@@ -56,6 +57,7 @@ export function Grid({
     const [at, setAt] = useState<Place>({ row: 0, column: 0 });
     const [end, setEnd] = useState<number | null>(null);
     const [typed, setTyped] = useState<string | null>(null);
+    useLeaveGuard(typed !== null);
     /** Whether the text in the editor is still to be sent: an editor that goes away is left, too. */
     const isTyping = useRef(false);
     /** Rows that were typed and are on their way. */

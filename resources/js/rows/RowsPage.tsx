@@ -7,6 +7,7 @@ import { count, counted } from '../ui/format';
 import { Notice } from '../ui/Notice';
 import { Places } from '../ui/Places';
 import { TopBar } from '../ui/TopBar';
+import { useLeaveGuard } from '../ui/useLeaveGuard';
 import { useChanges } from './changes';
 import { DatasetTitle } from './DatasetTitle';
 import { Grid, type GridHandle } from './Grid';
@@ -26,6 +27,7 @@ export function RowsPage() {
     const show = (change: Partial<View>) => setAddress(writeView({ ...view, ...change }), { replace: change.where === undefined });
     const dataset = useDataset(id);
     const changes = useChanges(id);
+    useLeaveGuard(changes.isBusy);
     const grid = useRef<GridHandle>(null);
     const [selected, setSelected] = useState<{ from: number; to: number } | null>(null);
     useEffect(() => {
