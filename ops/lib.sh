@@ -236,6 +236,15 @@ with_php_settings() { PHP_INI_SCAN_DIR=":$ROOT/ops/php.d" "$@"; }
 
 artisan() { with_php_settings php -d opcache.enable_cli=0 "$ROOT/artisan" "$@"; }
 
+# Settings, routes and events are read once and kept; the tables are brought up to date.
+prepare_application() {
+    local what
+    for what in config:cache route:cache event:cache 'migrate --force'; do
+        # shellcheck disable=SC2086
+        artisan $what --quiet
+    done
+}
+
 start_web() {
     local as_root_flags=()
     [ "$(id -u)" != 0 ] || as_root_flags=(--allow-to-run-as-root -d opcache.preload_user=root)
