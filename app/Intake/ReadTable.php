@@ -40,7 +40,7 @@ final class ReadTable
         }
         $read = array_values($packed->variables);
 
-        return new TableReading($packed->rows, $read, $this->notes($file, $packed->reader, $read), $elsewhere);
+        return new TableReading($packed->rows, $read, [...$this->notes($file, $packed->reader, $read), ...$this->doubts($variables)], $elsewhere);
     }
 
     /**
@@ -72,6 +72,24 @@ final class ReadTable
         ksort($all);
 
         return [new PackedColumns($packed->rows, $all, $packed->reader), $result[1]];
+    }
+
+    /**
+     * @param list<RecognisedVariable> $variables
+     *
+     * @return list<string>
+     */
+    private function doubts(array $variables): array
+    {
+        $doubts = [];
+        foreach ($variables as $place => $variable) {
+            $mark = MarkInDoubt::of($place, $variable);
+            if ($mark !== null) {
+                $doubts[] = "“{$mark->text}” in {$variable->name} was read as {$mark->readAs}. Three digits follow every mark there, and nothing in the table shows what the mark is: if it stands between thousands, this is {$mark->couldBe}.";
+            }
+        }
+
+        return array_slice($doubts, 0, self::NAMES_IN_A_NOTE);
     }
 
     /**

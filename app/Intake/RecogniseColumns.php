@@ -23,12 +23,19 @@ final class RecogniseColumns
         $head = $reshape->rows(self::rowsThatCount($file->head, $file->leaveOut));
         $spread = $reshape->rows(self::rowsThatCount($file->spread, $file->leaveOut));
         $commaMark = $file->dialect->delimiter !== ',';
+        $samples = $recognised = [];
+        foreach ($reshape->names() as $i => $name) {
+            $samples[] = $sample = [self::withoutMarks(array_column($head, $i), $decisions->missing), self::withoutMarks(array_column($spread, $i), $decisions->missing)];
+            $recognised[] = RecognisedType::of($name->name, $sample[0], $sample[1], $commaMark);
+        }
+        $mark = self::decimalMark($recognised, $samples);
         $variables = [];
         foreach ($reshape->names() as $i => $name) {
             $variables[] = self::column(
                 $name,
-                self::withoutMarks(array_column($head, $i), $decisions->missing),
-                self::withoutMarks(array_column($spread, $i), $decisions->missing),
+                $recognised[$i],
+                $mark,
+                $samples[$i],
                 $commaMark,
                 // Decisions about single columns name the columns of the file; a new shape has others.
                 $reshape->isPlain() ? $decisions->column($i) : new ColumnDecision(),
@@ -38,6 +45,27 @@ final class RecogniseColumns
         }
 
         return $variables;
+    }
+
+    /**
+     * The decimal mark that the columns of numbers show, one or several of them, and none another.
+     *
+     * @param list<RecognisedType>                    $recognised
+     * @param list<array{list<string>, list<string>}> $samples
+     *
+     * @return '.'|','|null
+     */
+    private static function decimalMark(array $recognised, array $samples): ?string
+    {
+        $shown = [];
+        foreach ($recognised as $i => $column) {
+            $mark = $column->style->decimalMark;
+            if ($column->type === VariableType::Number && !isset($shown[$mark]) && NumberStyle::showDecimalMark([...$samples[$i][0], ...$samples[$i][1]], $mark)) {
+                $shown[$mark] = true;
+            }
+        }
+
+        return count($shown) === 1 ? array_key_first($shown) : null;
     }
 
     /** @param list<string> $cells */
@@ -69,19 +97,22 @@ final class RecogniseColumns
     }
 
     /**
-     * @param list<string> $head
-     * @param list<string> $spread
-     * @param list<string> $missing
-     * @param bool         $isMade  whether it was put together of several columns: then it holds values and no ids
+     * @param '.'|','|null                      $tableMark the decimal mark that the table shows
+     * @param array{list<string>, list<string>} $sample    cells from the head and from elsewhere
+     * @param list<string>                      $missing
+     * @param bool                              $isMade    whether it was put together of several columns: then it holds values and no ids
      */
-    private static function column(VariableName $name, array $head, array $spread, bool $commaMark, ColumnDecision $decision, array $missing, bool $isMade): RecognisedVariable
+    private static function column(VariableName $name, RecognisedType $recognised, ?string $tableMark, array $sample, bool $commaMark, ColumnDecision $decision, array $missing, bool $isMade): RecognisedVariable
     {
-        $recognised = RecognisedType::of($name->name, $head, $spread, $commaMark);
-        $type = $decision->type ?? ($isMade && self::areNumbers($head) ? VariableType::Number : $recognised->type);
+        $type = $decision->type ?? ($isMade && self::areNumbers($sample[0]) ? VariableType::Number : $recognised->type);
         $style = $recognised->style;
-        if ($type === VariableType::Number && $recognised->type !== VariableType::Number) {
-            $filled = array_values(array_filter([...$head, ...$spread], static fn(string $cell): bool => !NumberText::isBlank($cell) && !MissingMarks::isKnown($cell)));
-            $style = NumberStyle::recognise($filled, $commaMark);
+        $inDoubt = null;
+        if ($type === VariableType::Number && ($recognised->type !== VariableType::Number || $style->decimalMark !== $tableMark)) {
+            $filled = array_values(array_filter([...$sample[0], ...$sample[1]], static fn(string $cell): bool => !NumberText::isBlank($cell) && !MissingMarks::isKnown($cell)));
+            $style = $recognised->type === VariableType::Number ? $style : NumberStyle::recognise($filled, $commaMark);
+            $isOpen = $tableMark === null && $commaMark && $decision->decimalMark === null && $decision->groupMark === null;
+            $inDoubt = $isOpen && $style->withThousands($filled) !== null ? $style->marked($filled) : null;
+            $style = $tableMark === null ? $style : $style->beside($filled, $tableMark);
         }
         $isNumber = $type === VariableType::Number;
         // A unit belongs to numbers; elsewhere the brackets are part of the name.
@@ -103,6 +134,7 @@ final class RecogniseColumns
             $decision->label,
             $decision->description,
             $missing,
+            $inDoubt,
         );
     }
 }

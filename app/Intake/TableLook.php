@@ -24,6 +24,7 @@ final readonly class TableLook
      * @param list<RecognisedVariable>                                                          $variables
      * @param list<array{line: int, cells: list<string>, states: list<string>, left_out: bool}> $rows
      * @param list<UnreadKind>                                                                  $unread
+     * @param list<MarkInDoubt>                                                                 $inDoubt
      */
     private function __construct(
         public PreparedTable $table,
@@ -34,6 +35,7 @@ final readonly class TableLook
         public array $rows,
         public array $unread,
         public int $unreadCells,
+        public array $inDoubt,
         public int $rowsLookedAt,
         public bool $isWhole,
         public ?CountsQuestion $countsQuestion,
@@ -76,6 +78,7 @@ final readonly class TableLook
             $rows,
             self::kinds($unread, $variables, $table->decisions, $file, $reshape->isPlain()),
             $unreadCells,
+            $reshape->isPlain() ? array_values(array_filter(array_map(MarkInDoubt::of(...), array_keys($variables), $variables))) : [],
             $seen,
             $file->isWhole && !$table->isSample,
             CountsQuestion::of($variables, $counting),

@@ -130,7 +130,7 @@ final readonly class NumberStyle
         $candidates = [new self(',', '', $affixes), new self('.', ',', $affixes), new self('.', ' ', $affixes), new self('.', "'", $affixes),
             new self(',', '.', $affixes), new self(',', ' ', $affixes), new self(',', "'", $affixes)];
         foreach ($candidates as $style) {
-            if ($style->decimalMark === ',' && $style->groupMark === '' && !$commaMark && !self::showDecimalComma($cells)) {
+            if ($style->decimalMark === ',' && $style->groupMark === '' && !$commaMark && !self::showDecimalMark($cells, ',')) {
                 continue;
             }
             $count = $style->fits($texts);
@@ -143,16 +143,72 @@ final readonly class NumberStyle
         return $best;
     }
 
-    /** @param list<string> $cells */
-    private static function showDecimalComma(array $cells): bool
+    /**
+     * Whether some cell shows beyond doubt that this is the decimal mark: digits behind it that are not three, a nought alone before it,
+     * or the other mark between thousands before it. "4.767" shows nothing.
+     *
+     * @param iterable<string> $cells
+     * @param '.'|','          $mark
+     */
+    public static function showDecimalMark(iterable $cells, string $mark): bool
     {
+        [$own, $other] = $mark === ',' ? [',', '\.'] : ['\.', ','];
+        $shown = "/[0-9]{$own}(?:[0-9]{1,2}|[0-9]{4,})(?![0-9{$own}])|^\\D*0{$own}[0-9]|{$other}[0-9]{3}{$own}[0-9]/u";
         foreach ($cells as $cell) {
-            if (preg_match('/[0-9],(?:[0-9]{1,2}|[0-9]{4,})(?![0-9])|^\D*0,[0-9]/u', $cell) === 1) {
+            if (preg_match($shown, $cell) === 1) {
                 return true;
             }
         }
 
         return false;
+    }
+
+    /**
+     * The style of a column in a table whose other columns show their decimal mark: where this column's mark is the other one and
+     * nothing but three digits ever follow it, it stands between thousands. A column without any mark takes the one that is shown.
+     *
+     * @param list<string> $cells filled cells of the column
+     * @param '.'|','      $shown the mark that the others show
+     */
+    public function beside(array $cells, string $shown): self
+    {
+        return match (true) {
+            $this->decimalMark === $shown || $this->groupMark !== '' => $this,
+            $this->marked($cells) === null => new self($shown, '', $this->affixes),
+            default => $this->withThousands($cells) ?? $this,
+        };
+    }
+
+    /**
+     * The style under which this column's mark stands between thousands, where the cells leave that open.
+     *
+     * @param list<string> $cells filled cells of the column
+     */
+    public function withThousands(array $cells): ?self
+    {
+        if ($this->groupMark !== '' || $this->marked($cells) === null || self::showDecimalMark($cells, $this->decimalMark)) {
+            return null;
+        }
+        $other = new self($this->decimalMark === '.' ? ',' : '.', $this->decimalMark, $this->affixes);
+        $texts = array_count_values($cells);
+
+        return $other->fits($texts) >= $this->fits($texts) ? $other : null;
+    }
+
+    /**
+     * The first cell that has the decimal mark.
+     *
+     * @param list<string> $cells
+     */
+    public function marked(array $cells): ?string
+    {
+        foreach ($cells as $cell) {
+            if (str_contains($cell, $this->decimalMark)) {
+                return $cell;
+            }
+        }
+
+        return null;
     }
 
     /**

@@ -57,6 +57,18 @@ test('the messy file as it was sent comes through intake with no unread cell', a
     await expect(page.getByText('Cancelled; nothing was kept of it.')).toBeVisible();
 });
 
+test('a number that can be read in two ways is asked about, and is what was answered', async ({ page }) => {
+    await upload(page, 'visitors.csv', 'Visitors;Place\n4.767;a\n12.989;b\n989;a\n');
+    const doubts = page.getByRole('region', { name: 'Marks in doubt' });
+    await expect(doubts).toContainText('“4.767” is read as 4.767 and could mean 4767.');
+    await doubts.getByRole('button', { name: 'it means 4767' }).click();
+    await expect(doubts).toHaveCount(0);
+    await expect(page.getByText('Every cell could be read.')).toBeVisible();
+    await page.getByRole('button', { name: 'Bring in the rows' }).click();
+    await page.getByRole('link', { name: 'Open its rows' }).click();
+    await expect(page.locator('[data-row="1"] [data-key="visitors"]')).toHaveText('12989');
+});
+
 test('a pasted list, values with counts and a pasted table come in', async ({ page }) => {
     const paste = async (text: string) => {
         await page.getByRole('link', { name: 'Row Tally: all datasets' }).click();

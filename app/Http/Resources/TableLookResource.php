@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Intake\MarkInDoubt;
 use App\Intake\RecognisedVariable;
 use App\Intake\TableLook;
 use App\Intake\UnreadKind;
@@ -58,6 +59,13 @@ final class TableLookResource extends PlainResource
                 'lines' => $kind->lines,
                 'remedies' => $kind->remedies,
             ], $look->unread),
+            'in_doubt' => array_map(static fn(MarkInDoubt $mark): array => [
+                'column' => $mark->column,
+                'text' => $mark->text,
+                'read_as' => $mark->readAs,
+                'could_be' => $mark->couldBe,
+                'remedies' => $mark->remedies,
+            ], $look->inDoubt),
             'counts_question' => $look->countsQuestion === null ? null : ['kind' => $look->countsQuestion->kind, 'of' => $look->countsQuestion->of, 'candidates' => $look->countsQuestion->candidates],
             'counts' => $look->decided->counts === false ? -1 : $look->decided->counts,
             'decided' => (object) $look->decided->toArray(),

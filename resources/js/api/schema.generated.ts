@@ -1032,6 +1032,10 @@ export interface components {
             suspect: boolean;
             looked_at: boolean;
         };
+        Remedy: {
+            words: string;
+            changes: components["schemas"]["ReadingChange"][];
+        };
         ReadingChange: {
             /** @description A word of Reading or, with a column, of ReadingColumn. */
             what: string;
@@ -1078,10 +1082,15 @@ export interface components {
                 text: string;
                 count: number;
                 lines: number[];
-                remedies: {
-                    words: string;
-                    changes: components["schemas"]["ReadingChange"][];
-                }[];
+                remedies: components["schemas"]["Remedy"][];
+            }[];
+            /** @description Columns of numbers like 4.767, whose mark could stand between thousands and nothing in the table shows it. */
+            in_doubt: {
+                column: number;
+                text: string;
+                read_as: string;
+                could_be: string;
+                remedies: components["schemas"]["Remedy"][];
             }[];
             counts_question: null | {
                 /** @enum {string} */

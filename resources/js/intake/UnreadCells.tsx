@@ -19,6 +19,23 @@ export function UnreadCells({
             aria-label="Cells that could not be read"
             className="w-92 shrink-0 overflow-y-auto border-l border-hair px-4.5 py-3 max-lg:max-h-64 max-lg:w-auto max-lg:border-t max-lg:border-l-0"
         >
+            {reading.in_doubt.length > 0 && (
+                <section aria-label="Marks in doubt" className="mb-4">
+                    <h2 className="text-lead">{counted(reading.in_doubt.length, 'column')} can be read in two ways</h2>
+                    <ul className="mt-2">
+                        {reading.in_doubt.map(({ column, text, read_as, could_be, remedies }) => (
+                            <li key={column} className="border-t border-hair py-2.5">
+                                <p className="text-small">
+                                    In <bdi className="font-semibold">{reading.columns[column]?.name}</bdi> three digits follow every mark,
+                                    and nothing in the table shows what the mark is: “<bdi className="figures">{text}</bdi>” is read as{' '}
+                                    <span className="figures">{read_as}</span> and could mean <span className="figures">{could_be}</span>.
+                                </p>
+                                <Remedies remedies={remedies} isBusy={isBusy} onDecide={onDecide} />
+                            </li>
+                        ))}
+                    </ul>
+                </section>
+            )}
             {reading.unread_cells === 0 ? (
                 <p className="text-soft">Every cell could be read.</p>
             ) : (
@@ -40,23 +57,32 @@ export function UnreadCells({
                                     <span className="figures">{kind.lines.map(count).join(', ')}</span>
                                     {kind.count > kind.lines.length && ' …'}
                                 </p>
-                                <div className="mt-1.5 flex flex-wrap gap-1.5">
-                                    {kind.remedies.map((remedy) => (
-                                        <Button
-                                            key={remedy.words}
-                                            className="px-2! py-0.5! text-small!"
-                                            disabled={isBusy}
-                                            onClick={() => onDecide(remedy.changes)}
-                                        >
-                                            <bdi>{remedy.words}</bdi>
-                                        </Button>
-                                    ))}
-                                </div>
+                                <Remedies remedies={kind.remedies} isBusy={isBusy} onDecide={onDecide} />
                             </li>
                         ))}
                     </ul>
                 </>
             )}
         </aside>
+    );
+}
+
+function Remedies({
+    remedies,
+    isBusy,
+    onDecide,
+}: {
+    remedies: Reading['in_doubt'][number]['remedies'];
+    isBusy: boolean;
+    onDecide: (changes: ReadingChange[]) => void;
+}) {
+    return (
+        <div className="mt-1.5 flex flex-wrap gap-1.5">
+            {remedies.map((remedy) => (
+                <Button key={remedy.words} className="px-2! py-0.5! text-small!" disabled={isBusy} onClick={() => onDecide(remedy.changes)}>
+                    <bdi>{remedy.words}</bdi>
+                </Button>
+            ))}
+        </div>
     );
 }

@@ -27,6 +27,41 @@ final class NumberStyleTest extends TestCase
         yield 'three digits after a comma decide nothing where it can be decimal' => [['1,234', '2,500'], true, [',', '']];
     }
 
+    /** @return iterable<string, array{list<string>, '.'|',', string, string}> cells, what the other columns show, the marks that come of it */
+    public static function besideOthers(): iterable
+    {
+        yield 'nothing but three digits behind the point' => [['4.767', '12.989', '989'], ',', ',', '.'];
+        yield 'the same the other way round' => [['4,767', '989'], '.', '.', ','];
+        yield 'two digits behind the point in one cell' => [['4.767', '12.98'], ',', '.', ''];
+        yield 'a nought before the point' => [['0.767', '0.989'], ',', '.', ''];
+        yield 'the others show the same' => [['4.767', '5.100'], '.', '.', ''];
+        yield 'no mark at all takes the one shown' => [['12', '7'], ',', ',', ''];
+        yield 'four digits before it are no thousands' => [['4767.100', '12.100'], ',', '.', ''];
+    }
+
+    /**
+     * @param list<string> $cells
+     * @param '.'|','      $shown
+     */
+    #[DataProvider('besideOthers')]
+    public function test_what_a_column_leaves_open_is_read_as_in_the_columns_beside_it(array $cells, string $shown, string $decimalMark, string $groupMark): void
+    {
+        $style = NumberStyle::recognise($cells, true)->beside($cells, $shown);
+
+        self::assertSame([$decimalMark, $groupMark], [$style->decimalMark, $style->groupMark]);
+    }
+
+    public function test_a_decimal_mark_is_shown_by_what_can_be_nothing_else(): void
+    {
+        foreach (['12,5', '-7,25', '0,125', '1.234,567', '3,1415', '12,5 kg'] as $cell) {
+            self::assertTrue(NumberStyle::showDecimalMark([$cell], ','), $cell);
+        }
+        foreach (['1,234', '12', '1,234,567', '1.5', '10,000 kg', ''] as $cell) {
+            self::assertFalse(NumberStyle::showDecimalMark([$cell], ','), $cell);
+        }
+        self::assertTrue(NumberStyle::showDecimalMark(['7', '1,234.5'], '.'));
+    }
+
     /** @param list<string> $cells */
     #[DataProvider('columns')]
     public function test_the_style_is_the_one_that_reads_most_cells(array $cells, bool $commaMark, array $expected): void
