@@ -27,6 +27,25 @@ final class ClassesTest extends AppTestCase
         self::assertSame([['3.85'], ['13.08'], ['3.08']], array_column($classes['rows'], 'density_texts'));
     }
 
+    public function test_a_stated_figure_is_compared_with_that_of_the_classes(): void
+    {
+        $dataset = $this->dataset(self::FILE);
+        $compare = function (string $words) use ($dataset): array {
+            $answer = $this->getJson("/api/datasets/{$dataset->id}/comparison?of=combs&counts=hives&{$words}");
+            Contract::assertMeets('compareStated', $answer);
+
+            return [$answer->status(), $answer->json('is_within')];
+        };
+
+        // 218.5 over 13 is 16.81.
+        self::assertSame([200, true], $compare('figure=mean&stated=16.8&tolerance=0.1'));
+        self::assertSame([200, false], $compare('figure=mean&stated=17.5&tolerance=' . urlencode('1%')));
+        // Group b alone: 17 × 1 + 22 × 2 over 3 is 20.33.
+        self::assertSame([200, true], $compare('figure=mean&stated=20.3&tolerance=0.1&by=apiary&column=2'));
+        self::assertSame([422, null], $compare('figure=kurtosis&stated=1'));
+        self::assertSame([422, null], $compare('figure=mean&stated=16.8&column=7'));
+    }
+
     public function test_groups_have_counts_and_figures_of_their_own(): void
     {
         $classes = $this->ask($this->dataset(self::FILE), 'of=combs&counts=hives&by=apiary');

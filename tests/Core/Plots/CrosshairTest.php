@@ -10,8 +10,13 @@ use PHPUnit\Framework\TestCase;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Frequency\Percent;
 use RowTally\Core\Plots\AlignedStack;
+use RowTally\Core\Plots\Bars;
 use RowTally\Core\Plots\Crosshair;
+use RowTally\Core\Plots\StackOptions;
+use RowTally\Core\Values\BucketedValues;
+use RowTally\Core\Values\GatheredBuckets;
 use RowTally\Core\Values\Observations;
+use RowTally\Core\Values\ValueCounts;
 use Tests\Core\Support\Numbers;
 
 final class CrosshairTest extends TestCase
@@ -43,5 +48,37 @@ final class CrosshairTest extends TestCase
                 : BigRational::of(str_replace('−', '-', $shown));
             self::assertSame(Percent::text($observations->values->countBelow($at), $observations->n()), $crosshair->percentiles[$i], $shown);
         }
+    }
+
+    public function test_over_very_many_values_it_goes_straight_from_class_to_class_and_meets_the_counts_at_every_edge(): void
+    {
+        mt_srand(11);
+        $buckets = [];
+        for ($i = 0; $i < 20; ++$i) {
+            $buckets[] = array_map(static fn(): int => mt_rand(100 * $i, 100 * $i + 99), range(1, 40 + 5 * $i));
+        }
+        $plain = ValueCounts::ofUnorderedIntegers(array_merge(...$buckets), 0);
+        $observations = new Observations(new BucketedValues(new GatheredBuckets($buckets, 0), 0, $plain->powerSums()), 0);
+        $exact = Crosshair::of(new Observations($plain, 0), new Basis());
+        $crosshair = Crosshair::of($observations, new Basis());
+        $bars = Bars::of($observations, [], (new Basis())->classEdge, new StackOptions());
+        self::assertNotNull($exact);
+        self::assertNotNull($crosshair);
+        self::assertNotNull($bars);
+        $share = static fn(string $text): float => (float) rtrim($text, '% ');
+        $edges = $bars->histograms[0]->classes->edges();
+        $met = 0;
+        foreach ($crosshair->values as $i => $shown) {
+            self::assertSame([$exact->values[$i], $exact->z[$i]], [$shown, $crosshair->z[$i]]);
+            $at = (float) str_replace('−', '-', $shown);
+            // Between edges it may stray by what one class holds; at an edge it is the count itself.
+            self::assertEqualsWithDelta($share($exact->percentiles[$i]), $share($crosshair->percentiles[$i]), 100 * max($bars->histograms[0]->counts) / $plain->n());
+            if (in_array($at, $edges, true)) {
+                ++$met;
+                self::assertEqualsWithDelta($share($exact->percentiles[$i]), $share($crosshair->percentiles[$i]), 0.1, $shown);
+            }
+            self::assertGreaterThanOrEqual($share($crosshair->percentiles[max(0, $i - 1)]), $share($crosshair->percentiles[$i]));
+        }
+        self::assertGreaterThan(1, $met);
     }
 }

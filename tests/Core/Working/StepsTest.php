@@ -51,6 +51,31 @@ final class StepsTest extends TestCase
         }
     }
 
+    public function test_the_figures_whose_last_line_is_in_words_have_their_value_in_a_line(): void
+    {
+        $observations = new Observations(Numbers::of('4', '7', '7', '9', '12', '13', '31'), 0);
+        foreach (self::IN_WORDS as $key) {
+            $statistic = Catalogue::chosen([$key])[0];
+            $steps = $statistic->steps($observations, new Basis());
+            $figure = $statistic->of($observations, new Basis());
+            $number = $figure->number();
+            self::assertNotSame([], $steps->lines, $key);
+            self::assertNotSame('', $steps->definition, $key);
+            if ($number !== null) {
+                self::assertStringContainsString(rtrim(substr(Written::number($number), 0, 8), '…'), implode("\n", $steps->lines), $key);
+            }
+        }
+    }
+
+    public function test_a_test_of_normality_with_very_many_values_says_that_the_plot_says_more(): void
+    {
+        $few = Catalogue::chosen(['anderson_darling_p'])[0]->steps(new Observations(Numbers::ofTexts(array_map(strval(...), range(1, 50))), 0), new Basis());
+        $many = Catalogue::chosen(['anderson_darling_p'])[0]->steps(new Observations(Numbers::ofTexts(array_map(strval(...), range(1, 6000))), 0), new Basis());
+
+        self::assertStringNotContainsString('the plot says more', implode(' ', $few->lines));
+        self::assertStringContainsString('the plot says more', implode(' ', $many->lines));
+    }
+
     public function test_a_sum_is_written_out_while_it_is_short_and_with_its_ends_otherwise(): void
     {
         $plain = static fn(string $x): string => $x;
