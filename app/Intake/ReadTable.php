@@ -83,9 +83,9 @@ final class ReadTable
     {
         $doubts = [];
         foreach ($variables as $place => $variable) {
-            $mark = MarkInDoubt::of($place, $variable);
-            if ($mark !== null) {
-                $doubts[] = "“{$mark->text}” in {$variable->name} was read as {$mark->readAs}. Three digits follow every mark there, and nothing in the table shows what the mark is: if it stands between thousands, this is {$mark->couldBe}.";
+            $two = TwoReadings::of($place, $variable);
+            if ($two !== null) {
+                $doubts[] = "In {$variable->name} {$two->why}: “{$two->text}” was read as {$two->readAs} and could mean {$two->couldBe}.";
             }
         }
 

@@ -6,6 +6,7 @@ namespace App\Intake;
 
 use App\Intake\Csv\CsvFile;
 use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Parsing\DateText;
 use RowTally\Core\Parsing\MissingMarks;
 use RowTally\Core\Parsing\NumberStyle;
 use RowTally\Core\Parsing\NumberText;
@@ -29,12 +30,14 @@ final class RecogniseColumns
             $recognised[] = RecognisedType::of($name->name, $sample[0], $sample[1], $commaMark);
         }
         $mark = self::decimalMark($recognised, $samples);
+        $order = self::dateOrder($recognised, $samples);
         $variables = [];
         foreach ($reshape->names() as $i => $name) {
             $variables[] = self::column(
                 $name,
                 $recognised[$i],
                 $mark,
+                $order,
                 $samples[$i],
                 $commaMark,
                 // Decisions about single columns name the columns of the file; a new shape has others.
@@ -68,6 +71,28 @@ final class RecogniseColumns
         return count($shown) === 1 ? array_key_first($shown) : null;
     }
 
+    /**
+     * Whether the day or the month comes first, as the columns of dates show it, one or several of them, and none the other.
+     *
+     * @param list<RecognisedType>                    $recognised
+     * @param list<array{list<string>, list<string>}> $samples
+     */
+    private static function dateOrder(array $recognised, array $samples): ?DateText
+    {
+        $shown = null;
+        foreach ($recognised as $i => $column) {
+            $order = $column->dateOrder;
+            if ($order !== null && $order->isShownBy([...$samples[$i][0], ...$samples[$i][1]])) {
+                if ($shown !== null && $order !== $shown) {
+                    return null;
+                }
+                $shown = $order;
+            }
+        }
+
+        return $shown;
+    }
+
     /** @param list<string> $cells */
     private static function areNumbers(array $cells): bool
     {
@@ -97,12 +122,13 @@ final class RecogniseColumns
     }
 
     /**
-     * @param '.'|','|null                      $tableMark the decimal mark that the table shows
-     * @param array{list<string>, list<string>} $sample    cells from the head and from elsewhere
+     * @param '.'|','|null                      $tableMark  the decimal mark that the table shows
+     * @param DateText|null                     $tableOrder whether the day or the month comes first, as the table shows
+     * @param array{list<string>, list<string>} $sample     cells from the head and from elsewhere
      * @param list<string>                      $missing
-     * @param bool                              $isMade    whether it was put together of several columns: then it holds values and no ids
+     * @param bool                              $isMade     whether it was put together of several columns: then it holds values and no ids
      */
-    private static function column(VariableName $name, RecognisedType $recognised, ?string $tableMark, array $sample, bool $commaMark, ColumnDecision $decision, array $missing, bool $isMade): RecognisedVariable
+    private static function column(VariableName $name, RecognisedType $recognised, ?string $tableMark, ?DateText $tableOrder, array $sample, bool $commaMark, ColumnDecision $decision, array $missing, bool $isMade): RecognisedVariable
     {
         $type = $decision->type ?? ($isMade && self::areNumbers($sample[0]) ? VariableType::Number : $recognised->type);
         $style = $recognised->style;
@@ -113,6 +139,11 @@ final class RecogniseColumns
             $isOpen = $tableMark === null && $commaMark && $decision->decimalMark === null && $decision->groupMark === null;
             $inDoubt = $isOpen && $style->withThousands($filled) !== null ? $style->marked($filled) : null;
             $style = $tableMark === null ? $style : $style->beside($filled, $tableMark);
+        }
+        $dateOrder = $type === VariableType::Date ? $decision->dateOrder ?? $recognised->dateOrder : null;
+        if ($dateOrder !== null && $decision->dateOrder === null && $dateOrder !== DateText::YearFirst && !$dateOrder->isShownBy([...$sample[0], ...$sample[1]])) {
+            $dateOrder = $tableOrder ?? $dateOrder;
+            $inDoubt = $tableOrder === null ? $dateOrder->readTwoWays([...$sample[0], ...$sample[1]]) : null;
         }
         $isNumber = $type === VariableType::Number;
         // A unit belongs to numbers; elsewhere the brackets are part of the name.
@@ -128,7 +159,7 @@ final class RecogniseColumns
                 $decision->groupMark ?? ($mark !== null && $mark === $style->groupMark ? '' : $style->groupMark),
                 $decision->affixes ?? $style->affixes,
             ),
-            $type === VariableType::Date ? $decision->dateOrder ?? $recognised->dateOrder : null,
+            $dateOrder,
             $decision->isTaken,
             $decision->order ?? [],
             $decision->label,

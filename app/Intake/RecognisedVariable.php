@@ -24,7 +24,7 @@ final readonly class RecognisedVariable
         public ?string $description = null,
         /** @var list<string> texts that stand for no value */
         public array $missingMarks = [],
-        /** A cell whose mark could as well stand between thousands, where nothing in the table shows what it is. */
+        /** A cell that could as well mean something else, where nothing in the table shows which: see `TwoReadings`. */
         public ?string $inDoubt = null,
     ) {}
 }

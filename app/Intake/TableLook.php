@@ -24,7 +24,7 @@ final readonly class TableLook
      * @param list<RecognisedVariable>                                                          $variables
      * @param list<array{line: int, cells: list<string>, states: list<string>, left_out: bool}> $rows
      * @param list<UnreadKind>                                                                  $unread
-     * @param list<MarkInDoubt>                                                                 $inDoubt
+     * @param list<TwoReadings>                                                                 $inDoubt
      */
     private function __construct(
         public PreparedTable $table,
@@ -78,7 +78,7 @@ final readonly class TableLook
             $rows,
             self::kinds($unread, $variables, $table->decisions, $file, $reshape->isPlain()),
             $unreadCells,
-            $reshape->isPlain() ? array_values(array_filter(array_map(MarkInDoubt::of(...), array_keys($variables), $variables))) : [],
+            $reshape->isPlain() ? array_values(array_filter(array_map(TwoReadings::of(...), array_keys($variables), $variables))) : [],
             $seen,
             $file->isWhole && !$table->isSample,
             CountsQuestion::of($variables, $counting),

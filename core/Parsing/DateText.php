@@ -43,6 +43,49 @@ enum DateText: string
         return $date . sprintf('T%02d:%s', (int) $hour, $part['i'] ?? '') . ($second === '' ? '' : ":{$second}");
     }
 
+    /** The same with day and month in each other's place; years that come first have no other. */
+    public function turned(): self
+    {
+        return match ($this) {
+            self::DayFirst => self::MonthFirst,
+            self::MonthFirst => self::DayFirst,
+            self::YearFirst => self::YearFirst,
+        };
+    }
+
+    /**
+     * Whether some cell can be read in this order alone, by a day beyond the twelfth.
+     *
+     * @param iterable<string> $cells
+     */
+    public function isShownBy(iterable $cells): bool
+    {
+        foreach ($cells as $cell) {
+            if ($this->iso($cell) !== null && $this->turned()->iso($cell) === null) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * The first cell that is another day with day and month in each other's place.
+     *
+     * @param iterable<string> $cells
+     */
+    public function readTwoWays(iterable $cells): ?string
+    {
+        foreach ($cells as $cell) {
+            $turned = $this->turned()->iso($cell);
+            if ($turned !== null && $turned !== $this->iso($cell)) {
+                return $cell;
+            }
+        }
+
+        return null;
+    }
+
     /**
      * The order under which most cells are dates; null when fewer than two thirds are. Where day and month can be either, the
      * day is taken to come first.

@@ -59,8 +59,10 @@ test('the messy file as it was sent comes through intake with no unread cell', a
 
 test('a number that can be read in two ways is asked about, and is what was answered', async ({ page }) => {
     await upload(page, 'visitors.csv', 'Visitors;Place\n4.767;a\n12.989;b\n989;a\n');
-    const doubts = page.getByRole('region', { name: 'Marks in doubt' });
-    await expect(doubts).toContainText('“4.767” is read as 4.767 and could mean 4767.');
+    const doubts = page.getByRole('region', { name: 'Columns that can be read in two ways' });
+    await expect(doubts).toContainText(
+        'In Visitors three digits follow every mark, and nothing in the table shows what the mark is: “4.767” is read as 4.767 and could mean 4767.',
+    );
     await doubts.getByRole('button', { name: 'it means 4767' }).click();
     await expect(doubts).toHaveCount(0);
     await expect(page.getByText('Every cell could be read.')).toBeVisible();

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use App\Intake\MarkInDoubt;
 use App\Intake\RecognisedVariable;
 use App\Intake\TableLook;
+use App\Intake\TwoReadings;
 use App\Intake\UnreadKind;
 use Illuminate\Http\Request;
 
@@ -59,12 +59,13 @@ final class TableLookResource extends PlainResource
                 'lines' => $kind->lines,
                 'remedies' => $kind->remedies,
             ], $look->unread),
-            'in_doubt' => array_map(static fn(MarkInDoubt $mark): array => [
-                'column' => $mark->column,
-                'text' => $mark->text,
-                'read_as' => $mark->readAs,
-                'could_be' => $mark->couldBe,
-                'remedies' => $mark->remedies,
+            'in_doubt' => array_map(static fn(TwoReadings $two): array => [
+                'column' => $two->column,
+                'text' => $two->text,
+                'read_as' => $two->readAs,
+                'could_be' => $two->couldBe,
+                'why' => $two->why,
+                'remedies' => $two->remedies,
             ], $look->inDoubt),
             'counts_question' => $look->countsQuestion === null ? null : ['kind' => $look->countsQuestion->kind, 'of' => $look->countsQuestion->of, 'candidates' => $look->countsQuestion->candidates],
             'counts' => $look->decided->counts === false ? -1 : $look->decided->counts,

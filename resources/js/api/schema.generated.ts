@@ -1084,12 +1084,14 @@ export interface components {
                 lines: number[];
                 remedies: components["schemas"]["Remedy"][];
             }[];
-            /** @description Columns of numbers like 4.767, whose mark could stand between thousands and nothing in the table shows it. */
+            /** @description Columns whose cells mean one thing or another, such as 4.767 or 03/04/2026, and nothing in the table shows which. */
             in_doubt: {
                 column: number;
                 text: string;
                 read_as: string;
                 could_be: string;
+                /** @description The rest of a sentence that begins with the column. */
+                why: string;
                 remedies: components["schemas"]["Remedy"][];
             }[];
             counts_question: null | {

@@ -20,15 +20,15 @@ export function UnreadCells({
             className="w-92 shrink-0 overflow-y-auto border-l border-hair px-4.5 py-3 max-lg:max-h-64 max-lg:w-auto max-lg:border-t max-lg:border-l-0"
         >
             {reading.in_doubt.length > 0 && (
-                <section aria-label="Marks in doubt" className="mb-4">
+                <section aria-label="Columns that can be read in two ways" className="mb-4">
                     <h2 className="text-lead">{counted(reading.in_doubt.length, 'column')} can be read in two ways</h2>
                     <ul className="mt-2">
-                        {reading.in_doubt.map(({ column, text, read_as, could_be, remedies }) => (
+                        {reading.in_doubt.map(({ column, text, read_as, could_be, why, remedies }) => (
                             <li key={column} className="border-t border-hair py-2.5">
                                 <p className="text-small">
-                                    In <bdi className="font-semibold">{reading.columns[column]?.name}</bdi> three digits follow every mark,
-                                    and nothing in the table shows what the mark is: “<bdi className="figures">{text}</bdi>” is read as{' '}
-                                    <span className="figures">{read_as}</span> and could mean <span className="figures">{could_be}</span>.
+                                    In <bdi className="font-semibold">{reading.columns[column]?.name}</bdi> {why}: “
+                                    <bdi className="figures">{text}</bdi>” is read as <span className="figures">{read_as}</span> and could
+                                    mean <span className="figures">{could_be}</span>.
                                 </p>
                                 <Remedies remedies={remedies} isBusy={isBusy} onDecide={onDecide} />
                             </li>

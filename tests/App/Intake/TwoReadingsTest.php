@@ -6,14 +6,15 @@ namespace Tests\App\Intake;
 
 use App\Intake\Csv\CsvFile;
 use App\Intake\Decisions;
-use App\Intake\MarkInDoubt;
 use App\Intake\ReadTable;
 use App\Intake\TableLook;
+use App\Intake\TwoReadings;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use RowTally\Core\Parsing\DateText;
 
-/** "4.767" is either a little under five or nearly five thousand. What the table shows decides; where it shows nothing, a person does. */
-final class MarkInDoubtTest extends TestCase
+/** "4.767" is a little under five or nearly five thousand, and 03/04/2026 in March or April. What the table shows decides; where it shows nothing, a person does. */
+final class TwoReadingsTest extends TestCase
 {
     private string $path = '';
 
@@ -32,14 +33,20 @@ final class MarkInDoubtTest extends TestCase
         yield 'another column shows it' => ["Depth;Weight\n4.767;1,5\n12.989;2,25\n", []];
         yield 'where commas set cells apart no comma is a decimal mark' => ["Depth,Site\n4.767,a\n12.989,b\n", []];
         yield 'four digits before the point' => ["Depth;Site\n4767.100;a\n12.989;b\n", []];
+        yield 'a day that could be a month' => ["Seen,n\n03/04/2026,1\n05/06/2026,2\n", [[0, '03/04/2026', '2026-04-03', '2026-03-04']]];
+        yield 'the same day either way decides nothing' => ["Seen,n\n03/03/2026,1\n05/06/2026,2\n", [[0, '05/06/2026', '2026-06-05', '2026-05-06']]];
+        yield 'a day beyond the twelfth shows it' => ["Seen,n\n03/04/2026,1\n25/06/2026,2\n", []];
+        yield 'a column beside it shows it' => ["Seen,Left\n03/04/2026,06/25/2026\n05/06/2026,06/26/2026\n", []];
+        yield 'two columns that contradict show nothing' => ["a,b,c\n03/04/2026,25/06/2026,06/25/2026\n05/06/2026,26/06/2026,06/26/2026\n", [[0, '03/04/2026', '2026-04-03', '2026-03-04']]];
+        yield 'years that come first' => ["Seen,n\n2026-03-04,1\n2026-05-06,2\n", []];
         yield 'no mark at all' => ["Depth;Site\n4767;a\n12;b\n", []];
     }
 
     /** @param list<array{int, string, string, string}> $expected */
     #[DataProvider('tables')]
-    public function test_a_mark_is_in_doubt_where_nothing_shows_what_it_is(string $text, array $expected): void
+    public function test_a_column_is_in_doubt_where_nothing_shows_what_it_means(string $text, array $expected): void
     {
-        self::assertSame($expected, array_map(static fn(MarkInDoubt $mark): array => [$mark->column, $mark->text, $mark->readAs, $mark->couldBe], $this->look($text)->inDoubt));
+        self::assertSame($expected, array_map(static fn(TwoReadings $two): array => [$two->column, $two->text, $two->readAs, $two->couldBe], $this->look($text)->inDoubt));
     }
 
     public function test_either_answer_ends_the_doubt_and_is_kept(): void
@@ -57,13 +64,27 @@ final class MarkInDoubtTest extends TestCase
         }
     }
 
+    public function test_dates_are_read_as_the_columns_beside_them_show_or_as_was_answered(): void
+    {
+        $order = fn(string $text, Decisions $decisions = new Decisions()): ?DateText => $this->look($text, $decisions)->variables[0]->dateOrder;
+        $open = "Seen,n\n03/04/2026,1\n05/06/2026,2\n";
+
+        self::assertSame(DateText::DayFirst, $order($open));
+        self::assertSame(DateText::MonthFirst, $order("Seen,Left\n03/04/2026,06/25/2026\n05/06/2026,06/26/2026\n"));
+        self::assertSame(DateText::DayFirst, $order("Seen,Left\n03/04/2026,25/06/2026\n05/06/2026,26/06/2026\n"));
+        foreach ($this->look($open)->inDoubt[0]->remedies as $i => $remedy) {
+            $decided = (new Decisions())->with($remedy['changes'][0]);
+            self::assertSame([$i === 0 ? DateText::MonthFirst : DateText::DayFirst, []], [$order($open, $decided), $this->look($open, $decided)->inDoubt]);
+        }
+    }
+
     public function test_who_does_not_answer_finds_a_remark_beside_the_figures(): void
     {
         $this->look("Depth;Site\n4.767;a\n12.989;b\n");
         $reading = (new ReadTable())->read(CsvFile::open($this->path), new KeptColumns(), static function (): void {});
 
         self::assertSame(
-            ['“4.767” in Depth was read as 4.767. Three digits follow every mark there, and nothing in the table shows what the mark is: if it stands between thousands, this is 4767.'],
+            ['In Depth three digits follow every mark, and nothing in the table shows what the mark is: “4.767” was read as 4.767 and could mean 4767.'],
             $reading->notes,
         );
     }
