@@ -77,8 +77,8 @@ enum DateText: string
     public function readTwoWays(iterable $cells): ?string
     {
         foreach ($cells as $cell) {
-            $turned = $this->turned()->iso($cell);
-            if ($turned !== null && $turned !== $this->iso($cell)) {
+            [$own, $turned] = [$this->iso($cell), $this->turned()->iso($cell)];
+            if ($own !== null && $turned !== null && $own !== $turned) {
                 return $cell;
             }
         }

@@ -7,6 +7,7 @@ namespace App\Store\Changes;
 use App\Models\Variable;
 use RowTally\Core\Columns\CategoryColumnBuilder;
 use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Parsing\DateText;
 
 /** Makes a variable another type. What cannot be read in it is kept as text that counts as missing. */
 final readonly class RetypeVariable implements Change
@@ -33,13 +34,15 @@ final readonly class RetypeVariable implements Change
         $first = [];
         $labels = [];
         $row = 0;
-        foreach (array_keys($draft->layout()) as $chunk) {
-            foreach ($draft->cells($variable, $chunk) as $cell) {
+        $chunks = $this->chunks($draft, $variable);
+        $order = $this->dateOrder($chunks);
+        foreach ($chunks as $cells) {
+            foreach ($cells as $cell) {
                 ++$row;
                 if ($this->type === VariableType::Category && count($labels) <= CategoryColumnBuilder::MAX_LABELS && $cell !== '') {
                     $labels[$cell] = true;
                 }
-                if (!TypedCell::of($cell, $as)->isRead) {
+                if (!TypedCell::of($cell, $as, $order)->isRead) {
                     ++$unread;
                     if (count($first) < self::NAMED) {
                         $first[] = ['row' => $row, 'text' => $cell];
@@ -58,10 +61,11 @@ final readonly class RetypeVariable implements Change
             throw ChangeRefused::because('no-change', "“{$variable->name}” is a {$this->type->value} already.", 'another type', 'Choose another one.');
         }
         $before = $variable->type;
-        $chunks = array_map(static fn(int $chunk): array => $draft->cells($variable, $chunk), array_keys($draft->layout()));
+        $chunks = $this->chunks($draft, $variable);
+        $order = $this->dateOrder($chunks);
         $variable->fill(['type' => $this->type, 'dictionary' => [], 'sketch' => [], 'decimals' => $this->type === VariableType::Number ? 0 : null]);
         foreach ($chunks as $chunk => $cells) {
-            $draft->put($variable, $chunk, $this->read($cells, $variable));
+            $draft->put($variable, $chunk, array_map(static fn(string $cell): string => TypedCell::of($cell, $variable, $order)->text, $cells));
         }
         $draft->forgetDifference($variable);
         $draft->describe($variable);
@@ -69,13 +73,19 @@ final readonly class RetypeVariable implements Change
         return "{$variable->name} is read as {$this->type->value}, no longer as {$before->value}" . ($variable->unread > 0 ? " ({$variable->unread} cells could not be read)" : '');
     }
 
-    /**
-     * @param list<string> $cells
-     *
-     * @return list<string>
-     */
-    private function read(array $cells, Variable $variable): array
+    /** @return list<list<string>> */
+    private function chunks(DraftRevision $draft, Variable $variable): array
     {
-        return array_map(static fn(string $cell): string => TypedCell::of($cell, $variable)->text, $cells);
+        return array_map(static fn(int $chunk): array => $draft->cells($variable, $chunk), array_keys($draft->layout()));
+    }
+
+    /**
+     * Of all cells together, so that no two of them are read differently.
+     *
+     * @param list<list<string>> $chunks
+     */
+    private function dateOrder(array $chunks): ?DateText
+    {
+        return $this->type === VariableType::Date ? DateText::recognise(array_values(array_filter(array_merge(...$chunks), static fn(string $cell): bool => $cell !== ''))) : null;
     }
 }

@@ -11,7 +11,10 @@ use RowTally\Core\Parsing\DateText;
 use RowTally\Core\Parsing\Finding;
 use RowTally\Core\Parsing\NumberText;
 
-/** What somebody typed into a cell, read after the variable's type: a decimal comma is understood where it can be nothing else. */
+/**
+ * What somebody typed into a cell, read after the variable's type: a decimal comma is understood where it can be nothing else, and so is a
+ * date with the day or the month first.
+ */
 final readonly class TypedCell
 {
     private function __construct(
@@ -21,7 +24,8 @@ final readonly class TypedCell
         private bool $isAmbiguous = false,
     ) {}
 
-    public static function of(string $typed, Variable $variable): self
+    /** @param DateText|null $order of day and month, where it is known */
+    public static function of(string $typed, Variable $variable, ?DateText $order = null): self
     {
         $trimmed = trim($typed);
         if ($trimmed === '' || in_array($trimmed, $variable->missing_marks, true)) {
@@ -30,7 +34,7 @@ final readonly class TypedCell
 
         return match ($variable->type) {
             VariableType::Number => self::number($trimmed, $variable),
-            VariableType::Date => self::date($trimmed, $variable),
+            VariableType::Date => self::date($trimmed, $variable, $order),
             VariableType::Category, VariableType::Id, VariableType::Text => new self($typed, true, $variable),
         };
     }
@@ -38,6 +42,9 @@ final readonly class TypedCell
     public function finding(int $row): Finding
     {
         $where = "Row {$row}, {$this->variable->name}: “{$this->text}”";
+        if ($this->isAmbiguous && $this->variable->type === VariableType::Date) {
+            return new Finding('ambiguous', "{$where} can be read in two ways.", 'a day such as 2026-03-21', 'Type ' . DateText::DayFirst->iso($this->text) . ' or ' . DateText::MonthFirst->iso($this->text) . '.');
+        }
         if ($this->isAmbiguous) {
             return new Finding('ambiguous', "{$where} can be read in two ways.", 'a number with a decimal point', 'Type ' . str_replace(',', '.', $this->text) . ' or ' . str_replace(',', '', $this->text) . '.');
         }
@@ -61,10 +68,13 @@ final readonly class TypedCell
         return new self(is_array($number) ? NumberColumn::toText(...$number) : NumberColumn::doubleToText($number), true, $variable);
     }
 
-    private static function date(string $typed, Variable $variable): self
+    private static function date(string $typed, Variable $variable, ?DateText $order): self
     {
-        foreach (DateText::cases() as $order) {
-            $iso = $order->iso($typed);
+        if ($order === null && DateText::DayFirst->readTwoWays([$typed]) !== null) {
+            return new self($typed, false, $variable, true);
+        }
+        foreach ([...($order === null ? [] : [$order]), ...DateText::cases()] as $tried) {
+            $iso = $tried->iso($typed);
             if ($iso !== null) {
                 return new self($iso, true, $variable);
             }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\App\Store;
 
 use App\Models\Dataset;
+use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\App\AppTestCase;
 use Tests\App\Support\Contract;
@@ -43,6 +44,30 @@ final class RetypeTest extends AppTestCase
         self::assertSame([$type, count($unread)], [$changed->type->value, $changed->unread]);
         self::assertSame($before, $this->cells($dataset, $variable), 'no cell is lost');
         self::assertSame($labels, $labels === null ? null : count($changed->dictionary));
+    }
+
+    public function test_all_dates_of_a_column_are_read_in_one_order(): void
+    {
+        $dataset = $this->dataset("note\nwhen\nwho\n03/04/2026\nwhy\n05/25/2026\n");
+        $this->postJson("/api/datasets/{$dataset->id}/changes", ['revision' => 1, 'kind' => 'edit-cells', 'edits' => [
+            ['row' => 1, 'variable' => 'note', 'text' => '06/07/2026'], ['row' => 2, 'variable' => 'note', 'text' => ''], ['row' => 4, 'variable' => 'note', 'text' => ''],
+        ]])->assertCreated();
+        $this->postJson("/api/datasets/{$dataset->id}/changes", ['revision' => 2, 'kind' => 'retype-variable', 'variable' => 'note', 'type' => 'date'])->assertCreated();
+
+        self::assertSame(['2026-06-07', '', '2026-03-04', '', '2026-05-25'], $this->cells($dataset, 'note'));
+    }
+
+    public function test_a_typed_date_that_can_be_two_days_is_asked_about(): void
+    {
+        $dataset = $this->dataset(self::FILE);
+        $type = fn(string $text): TestResponse => $this->postJson("/api/datasets/{$dataset->id}/changes", ['revision' => $dataset->refresh()->revision, 'kind' => 'edit-cells', 'edits' => [['row' => 1, 'variable' => 'seen', 'text' => $text]]]);
+
+        $refused = $type('03/04/2026')->assertStatus(422)->assertJsonPath('findings.0.code', 'ambiguous');
+        self::assertStringContainsString('Type 2026-04-03 or 2026-03-04.', $refused->json('message'));
+        foreach (['25/04/2026' => '2026-04-25', '04/26/2026' => '2026-04-26', '3.3.2026' => '2026-03-03', '2026-04-03' => '2026-04-03'] as $typed => $iso) {
+            $type($typed)->assertCreated();
+            self::assertSame($iso, $this->cells($dataset, 'seen')[0]);
+        }
     }
 
     public function test_an_unknown_variable_and_an_unknown_type_are_named(): void
