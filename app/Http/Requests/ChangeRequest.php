@@ -98,6 +98,37 @@ final class ChangeRequest extends FormRequest
         ];
     }
 
+    /** @return array<string, string> what a person can run into: what it is, and what to do instead */
+    public function messages(): array
+    {
+        $isDeleting = $this->string('kind')->toString() === 'delete-rows';
+
+        return [
+            'edits.max' => 'At most ' . number_format(EditCells::MOST_CELLS) . ' cells can be changed at once. Paste them in parts, or bring the table in as a dataset of its own.',
+            'rows.max' => $isDeleting
+                ? 'At most ' . number_format(DeleteRows::MOST_ROWS) . ' rows can be deleted at once. Select fewer, or take out those that are to stay and bring them in as a dataset.'
+                : 'At most ' . number_format(AddRows::MOST_ROWS) . ' rows can be added at once. Add them in parts, or bring the table in as a dataset of its own.',
+            'edits.*.text.max' => 'A cell holds at most 10,000 characters, and one of these has more. Shorten it.',
+            'rows.*.*.max' => 'A cell holds at most 10,000 characters, and one of these has more. Shorten it.',
+            'name.required' => 'Give the variable a name.',
+            'name.max' => 'A name has at most 200 characters. Give it a shorter one; the description has room for the rest.',
+            'unit.max' => 'A unit has at most 32 characters.',
+            'label.max' => 'A label for plots and tables has at most 200 characters.',
+            'description.max' => 'A description has at most 5,000 characters. Shorten it.',
+            'shown_decimals' => 'Shown decimals are a whole number from 0 to 10, or nothing for those of the data.',
+            'missing_marks.max' => 'At most 50 texts can stand for no value.',
+            'missing_marks.*.max' => 'A text that stands for no value has at most 60 characters.',
+            'order.max' => 'A category has at most 255 labels.',
+            'order.*.max' => 'A label has at most 1,000 characters. Shorten it.',
+            'merged.*.to.required' => 'Say which label it becomes.',
+            'merged.*.to.max' => 'A label has at most 1,000 characters. Shorten it.',
+            'labels.max' => 'At most 255 labels can be grouped at once.',
+            'labels.*.to.max' => 'A label has at most 1,000 characters. Shorten it.',
+            'formula.required' => 'Write a formula.',
+            'formula.max' => 'A formula has at most 5,000 characters. Make it of two variables.',
+        ];
+    }
+
     public function revision(): int
     {
         return $this->integer('revision');

@@ -14,6 +14,12 @@ final class FormulaRequest extends FormRequest
         return ['formula' => ['required', 'string', 'max:5000']];
     }
 
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return ['formula.required' => 'Write a formula.', 'formula.max' => 'A formula has at most 5,000 characters. Make it of two variables.'];
+    }
+
     public function formula(): string
     {
         return $this->string('formula')->toString();

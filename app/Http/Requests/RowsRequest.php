@@ -24,6 +24,17 @@ class RowsRequest extends AddressRequest
         ];
     }
 
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return [
+            'where.max' => 'A condition has at most 5,000 characters. Make a variable of a part of it.',
+            'text.max' => 'A text to find has at most 1,000 characters.',
+            'count' => 'From 1 to ' . number_format(ReadRows::MOST_ROWS) . ' rows are given at once.',
+            'from' => 'Rows are given from a place on that is a whole number, 0 for the first.',
+        ];
+    }
+
     public function question(): RowsQuestion
     {
         $sort = $this->string('sort')->toString();

@@ -37,6 +37,9 @@ test('what has no place is said, and nothing of it is taken', () => {
     expect(placed([['1'], ['2'], ['3']], { row: 2, column: 0 }, { ...room, canAdd: false })).toContain(
         '3 rows, and from the cursor on this view has 2 rows.',
     );
+    const long = Array.from({ length: 10_005 }, () => ['1']);
+    expect(placed(long, { row: 0, column: 0 }, room)).toContain('10,005 rows of 1 cell. At most 10,000 rows can be added');
+    expect(placed(long.slice(1), { row: 0, column: 0 }, room)).toMatchObject({ added: { length: 10_000 } });
     expect(placed([['1'], ['2']], { row: 2, column: 0 }, { ...room, canAdd: false })).toMatchObject({ added: [] });
 });
 

@@ -1,5 +1,5 @@
 import type { Variable } from '../api/client';
-import { counted } from '../ui/format';
+import { count, counted } from '../ui/format';
 
 /** A cell in quotation marks as spreadsheets write one that holds a tab, a line break or such marks itself; or any other cell. */
 const CELL = /(?:"((?:[^"]|"")*)"(?=[\t\n]|$)|([^\t\n]*))([\t\n]|$)/gy;
@@ -27,6 +27,10 @@ export function textOfCells(rows: string[][]): string {
     return rows.map((cells) => cells.map(wrapped).join('\t')).join('\n');
 }
 
+/** As the server has it. */
+const MOST_ADDED = 10_000;
+const MOST_CHANGED = 100_000;
+
 interface Edit {
     variable: string;
     text: string;
@@ -52,6 +56,9 @@ export function placed(
     const there = Math.max(0, Math.min(lines.length, total - at.row));
     if (lines.length > there && !canAdd) {
         return `The pasted text has ${counted(lines.length, 'row')}, and from the cursor on this view has ${counted(there, 'row')}. Rows are added where all rows are shown as they were entered. Nothing was changed.`;
+    }
+    if (lines.length - there > MOST_ADDED || there * width > MOST_CHANGED) {
+        return `The pasted text has ${counted(lines.length, 'row')} of ${counted(width, 'cell')}. At most ${count(MOST_ADDED)} rows can be added and ${count(MOST_CHANGED)} cells changed at once: paste it in parts, or bring it in as a dataset of its own. Nothing was changed.`;
     }
     const cells = lines.map((line) => line.map((text, i) => ({ variable: columns[i]?.key ?? '', text })));
     return {

@@ -50,6 +50,34 @@ final class RefusedChangesTest extends AppTestCase
         $this->assertDatabaseCount('revisions', 1);
     }
 
+    /** @return iterable<string, array{array<string, mixed>, string}> words of a change, how the sentence begins */
+    public static function tooMuch(): iterable
+    {
+        yield 'rows to add' => [['kind' => 'add-rows', 'rows' => array_fill(0, 10_001, ['kg' => '1'])], 'At most 10,000 rows can be added at once.'];
+        yield 'rows to delete' => [['kind' => 'delete-rows', 'rows' => range(1, 10_001)], 'At most 10,000 rows can be deleted at once.'];
+        yield 'a long cell' => [['kind' => 'edit-cells', 'edits' => [['row' => 1, 'variable' => 'apiary', 'text' => str_repeat('x', 10_001)]]], 'A cell holds at most 10,000 characters'];
+        yield 'a long new cell' => [['kind' => 'add-rows', 'rows' => [['apiary' => str_repeat('x', 10_001)]]], 'A cell holds at most 10,000 characters'];
+        yield 'a long name' => [['kind' => 'describe-variable', 'variable' => 'kg', 'name' => str_repeat('x', 201)], 'A name has at most 200 characters.'];
+        yield 'a new variable without a name' => [['kind' => 'add-variable', 'name' => '', 'type' => 'number'], 'Give the variable a name.'];
+        yield 'a long unit' => [['kind' => 'describe-variable', 'variable' => 'kg', 'unit' => str_repeat('x', 33)], 'A unit has at most 32 characters.'];
+        yield 'decimals' => [['kind' => 'describe-variable', 'variable' => 'kg', 'shown_decimals' => 11], 'Shown decimals are a whole number from 0 to 10'];
+        yield 'a long label' => [['kind' => 'arrange-labels', 'variable' => 'apiary', 'order' => [str_repeat('x', 1001)]], 'A label has at most 1,000 characters.'];
+        yield 'no formula' => [['kind' => 'make-variable', 'name' => 'x', 'formula' => ''], 'Write a formula.'];
+        yield 'a long formula' => [['kind' => 'make-variable', 'name' => 'x', 'formula' => '1' . str_repeat(' + 1', 1300)], 'A formula has at most 5,000 characters.'];
+    }
+
+    /** @param array<string, mixed> $words */
+    #[DataProvider('tooMuch')]
+    public function test_too_much_at_once_says_how_much_there_may_be_and_what_to_do(array $words, string $sentence): void
+    {
+        $dataset = $this->dataset("apiary,kg\nAlder,1.5\nBrook,2\n");
+        $answer = $this->postJson("/api/datasets/{$dataset->id}/changes", ['revision' => 1, ...$words])->assertStatus(422);
+
+        Contract::assertMeets('changeDataset', $answer);
+        self::assertStringStartsWith($sentence, $answer->json('message'));
+        self::assertSame(1, $dataset->refresh()->revision);
+    }
+
     public function test_the_last_variable_stays(): void
     {
         $dataset = $this->dataset("kg\n1\n2\n");
