@@ -133,11 +133,12 @@ final class RecogniseColumns
         $type = $decision->type ?? ($isMade && self::areNumbers($sample[0]) ? VariableType::Number : $recognised->type);
         $style = $recognised->style;
         $inDoubt = null;
-        if ($type === VariableType::Number && ($recognised->type !== VariableType::Number || $style->decimalMark !== $tableMark)) {
+        $isOpen = $tableMark === null ? $commaMark : $style->decimalMark !== $tableMark;
+        if ($type === VariableType::Number && ($isOpen || $recognised->type !== VariableType::Number)) {
             $filled = array_values(array_filter([...$sample[0], ...$sample[1]], static fn(string $cell): bool => !NumberText::isBlank($cell) && !MissingMarks::isKnown($cell)));
             $style = $recognised->type === VariableType::Number ? $style : NumberStyle::recognise($filled, $commaMark);
-            $isOpen = $tableMark === null && $commaMark && $decision->decimalMark === null && $decision->groupMark === null;
-            $inDoubt = $isOpen && $style->withThousands($filled) !== null ? $style->marked($filled) : null;
+            $isAsked = $tableMark === null && $isOpen && $decision->decimalMark === null && $decision->groupMark === null;
+            $inDoubt = $isAsked && $style->withThousands($filled) !== null ? $style->marked($filled) : null;
             $style = $tableMark === null ? $style : $style->beside($filled, $tableMark);
         }
         $dateOrder = $type === VariableType::Date ? $decision->dateOrder ?? $recognised->dateOrder : null;

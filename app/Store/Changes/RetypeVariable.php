@@ -12,6 +12,7 @@ use RowTally\Core\Parsing\DateText;
 /** Makes a variable another type. What cannot be read in it is kept as text that counts as missing. */
 final readonly class RetypeVariable implements Change
 {
+    private const TEXTS_LOOKED_AT = 50_000;
     private const NAMED = 20;
 
     public function __construct(
@@ -34,10 +35,9 @@ final readonly class RetypeVariable implements Change
         $first = [];
         $labels = [];
         $row = 0;
-        $chunks = $this->chunks($draft, $variable);
-        $order = $this->dateOrder($chunks);
-        foreach ($chunks as $cells) {
-            foreach ($cells as $cell) {
+        $order = $this->dateOrder($draft, $variable);
+        foreach (array_keys($draft->layout()) as $chunk) {
+            foreach ($draft->cells($variable, $chunk) as $cell) {
                 ++$row;
                 if ($this->type === VariableType::Category && count($labels) <= CategoryColumnBuilder::MAX_LABELS && $cell !== '') {
                     $labels[$cell] = true;
@@ -61,8 +61,8 @@ final readonly class RetypeVariable implements Change
             throw ChangeRefused::because('no-change', "“{$variable->name}” is a {$this->type->value} already.", 'another type', 'Choose another one.');
         }
         $before = $variable->type;
-        $chunks = $this->chunks($draft, $variable);
-        $order = $this->dateOrder($chunks);
+        $order = $this->dateOrder($draft, $variable);
+        $chunks = array_map(static fn(int $chunk): array => $draft->cells($variable, $chunk), array_keys($draft->layout()));
         $variable->fill(['type' => $this->type, 'dictionary' => [], 'sketch' => [], 'decimals' => $this->type === VariableType::Number ? 0 : null]);
         foreach ($chunks as $chunk => $cells) {
             $draft->put($variable, $chunk, array_map(static fn(string $cell): string => TypedCell::of($cell, $variable, $order)->text, $cells));
@@ -73,19 +73,21 @@ final readonly class RetypeVariable implements Change
         return "{$variable->name} is read as {$this->type->value}, no longer as {$before->value}" . ($variable->unread > 0 ? " ({$variable->unread} cells could not be read)" : '');
     }
 
-    /** @return list<list<string>> */
-    private function chunks(DraftRevision $draft, Variable $variable): array
+    /** Of very many cells together, so that no two of them are read differently. */
+    private function dateOrder(DraftRevision $draft, Variable $variable): ?DateText
     {
-        return array_map(static fn(int $chunk): array => $draft->cells($variable, $chunk), array_keys($draft->layout()));
-    }
+        if ($this->type !== VariableType::Date) {
+            return null;
+        }
+        $texts = [];
+        foreach (array_keys($draft->layout()) as $chunk) {
+            $texts += array_fill_keys($draft->cells($variable, $chunk), true);
+            if (count($texts) > self::TEXTS_LOOKED_AT) {
+                break;
+            }
+        }
+        unset($texts['']);
 
-    /**
-     * Of all cells together, so that no two of them are read differently.
-     *
-     * @param list<list<string>> $chunks
-     */
-    private function dateOrder(array $chunks): ?DateText
-    {
-        return $this->type === VariableType::Date ? DateText::recognise(array_values(array_filter(array_merge(...$chunks), static fn(string $cell): bool => $cell !== ''))) : null;
+        return DateText::recognise(array_map(strval(...), array_keys($texts)));
     }
 }
