@@ -234,6 +234,9 @@ database_root() { mariadb --no-defaults --protocol=socket --socket="$SOCKETS/db.
 # Our settings are read after the machine's own: Debian's switch the just-in-time compiler off, which halves the speed of loops.
 with_php_settings() { PHP_INI_SCAN_DIR=":$ROOT/ops/php.d" "$@"; }
 
+# Debuggers and coverage tools that are loaded into PHP keep its just-in-time compiler off.
+jit_is_on() { with_php_settings php -r 'exit((opcache_get_status(false)["jit"]["on"] ?? false) ? 0 : 1);' >/dev/null 2>&1; }
+
 artisan() { with_php_settings php -d opcache.enable_cli=0 "$ROOT/artisan" "$@"; }
 
 # Settings, routes and events are read once and kept; the tables are brought up to date.
