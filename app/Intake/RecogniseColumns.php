@@ -29,15 +29,13 @@ final class RecogniseColumns
             $samples[] = $sample = [self::withoutMarks(array_column($head, $i), $decisions->missing), self::withoutMarks(array_column($spread, $i), $decisions->missing)];
             $recognised[] = RecognisedType::of($name->name, $sample[0], $sample[1], $commaMark);
         }
-        $mark = self::decimalMark($recognised, $samples);
-        $order = self::dateOrder($recognised, $samples);
+        $shown = ShownByTable::of($recognised, array_map(static fn(array $sample): array => [...$sample[0], ...$sample[1]], $samples));
         $variables = [];
         foreach ($reshape->names() as $i => $name) {
             $variables[] = self::column(
                 $name,
                 $recognised[$i],
-                $mark,
-                $order,
+                $shown,
                 $samples[$i],
                 $commaMark,
                 // Decisions about single columns name the columns of the file; a new shape has others.
@@ -48,49 +46,6 @@ final class RecogniseColumns
         }
 
         return $variables;
-    }
-
-    /**
-     * The decimal mark that the columns of numbers show, one or several of them, and none another.
-     *
-     * @param list<RecognisedType>                    $recognised
-     * @param list<array{list<string>, list<string>}> $samples
-     *
-     * @return '.'|','|null
-     */
-    private static function decimalMark(array $recognised, array $samples): ?string
-    {
-        $shown = [];
-        foreach ($recognised as $i => $column) {
-            $mark = $column->style->decimalMark;
-            if ($column->type === VariableType::Number && !isset($shown[$mark]) && NumberStyle::showDecimalMark([...$samples[$i][0], ...$samples[$i][1]], $mark)) {
-                $shown[$mark] = true;
-            }
-        }
-
-        return count($shown) === 1 ? array_key_first($shown) : null;
-    }
-
-    /**
-     * Whether the day or the month comes first, as the columns of dates show it, one or several of them, and none the other.
-     *
-     * @param list<RecognisedType>                    $recognised
-     * @param list<array{list<string>, list<string>}> $samples
-     */
-    private static function dateOrder(array $recognised, array $samples): ?DateText
-    {
-        $shown = null;
-        foreach ($recognised as $i => $column) {
-            $order = $column->dateOrder;
-            if ($order !== null && $order->isShownBy([...$samples[$i][0], ...$samples[$i][1]])) {
-                if ($shown !== null && $order !== $shown) {
-                    return null;
-                }
-                $shown = $order;
-            }
-        }
-
-        return $shown;
     }
 
     /** @param list<string> $cells */
@@ -122,29 +77,28 @@ final class RecogniseColumns
     }
 
     /**
-     * @param '.'|','|null                      $tableMark  the decimal mark that the table shows
-     * @param DateText|null                     $tableOrder whether the day or the month comes first, as the table shows
-     * @param array{list<string>, list<string>} $sample     cells from the head and from elsewhere
+     * @param array{list<string>, list<string>} $sample  cells from the head and from elsewhere
      * @param list<string>                      $missing
-     * @param bool                              $isMade     whether it was put together of several columns: then it holds values and no ids
+     * @param bool                              $isMade  whether it was put together of several columns: then it holds values and no ids
      */
-    private static function column(VariableName $name, RecognisedType $recognised, ?string $tableMark, ?DateText $tableOrder, array $sample, bool $commaMark, ColumnDecision $decision, array $missing, bool $isMade): RecognisedVariable
+    private static function column(VariableName $name, RecognisedType $recognised, ShownByTable $shown, array $sample, bool $commaMark, ColumnDecision $decision, array $missing, bool $isMade): RecognisedVariable
     {
         $type = $decision->type ?? ($isMade && self::areNumbers($sample[0]) ? VariableType::Number : $recognised->type);
         $style = $recognised->style;
+        $cells = [...$sample[0], ...$sample[1]];
         $inDoubt = null;
-        $isOpen = $tableMark === null ? $commaMark : $style->decimalMark !== $tableMark;
+        $isOpen = $shown->decimalMark === null ? $commaMark : $style->decimalMark !== $shown->decimalMark;
         if ($type === VariableType::Number && ($isOpen || $recognised->type !== VariableType::Number)) {
-            $filled = array_values(array_filter([...$sample[0], ...$sample[1]], static fn(string $cell): bool => !NumberText::isBlank($cell) && !MissingMarks::isKnown($cell)));
+            $filled = array_values(array_filter($cells, static fn(string $cell): bool => !NumberText::isBlank($cell) && !MissingMarks::isKnown($cell)));
             $style = $recognised->type === VariableType::Number ? $style : NumberStyle::recognise($filled, $commaMark);
-            $isAsked = $tableMark === null && $isOpen && $decision->decimalMark === null && $decision->groupMark === null;
+            $isAsked = $shown->decimalMark === null && $isOpen && $decision->decimalMark === null && $decision->groupMark === null;
             $inDoubt = $isAsked && $style->withThousands($filled) !== null ? $style->marked($filled) : null;
-            $style = $tableMark === null ? $style : $style->beside($filled, $tableMark);
+            $style = $shown->decimalMark === null ? $style : $style->beside($filled, $shown->decimalMark);
         }
         $dateOrder = $type === VariableType::Date ? $decision->dateOrder ?? $recognised->dateOrder : null;
-        if ($dateOrder !== null && $decision->dateOrder === null && $dateOrder !== DateText::YearFirst && !$dateOrder->isShownBy([...$sample[0], ...$sample[1]])) {
-            $dateOrder = $tableOrder ?? $dateOrder;
-            $inDoubt = $tableOrder === null ? $dateOrder->readTwoWays([...$sample[0], ...$sample[1]]) : null;
+        if ($dateOrder !== null && $decision->dateOrder === null && $dateOrder !== DateText::YearFirst && !$dateOrder->isShownBy($cells)) {
+            $dateOrder = $shown->dateOrder ?? $dateOrder;
+            $inDoubt = $shown->dateOrder === null ? $dateOrder->readTwoWays($cells) : null;
         }
         $isNumber = $type === VariableType::Number;
         // A unit belongs to numbers; elsewhere the brackets are part of the name.

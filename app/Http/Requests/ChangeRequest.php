@@ -124,8 +124,7 @@ final class ChangeRequest extends FormRequest
             'merged.*.to.max' => 'A label has at most 1,000 characters. Shorten it.',
             'labels.max' => 'At most 255 labels can be grouped at once.',
             'labels.*.to.max' => 'A label has at most 1,000 characters. Shorten it.',
-            'formula.required' => 'Write a formula.',
-            'formula.max' => 'A formula has at most 5,000 characters. Make it of two variables.',
+            ...FormulaRequest::SENTENCES,
         ];
     }
 

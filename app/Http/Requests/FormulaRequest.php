@@ -8,6 +8,8 @@ use Illuminate\Foundation\Http\FormRequest;
 
 final class FormulaRequest extends FormRequest
 {
+    public const SENTENCES = ['formula.required' => 'Write a formula.', 'formula.max' => 'A formula has at most 5,000 characters. Make it of two variables.'];
+
     /** @return array<string, list<string>> */
     public function rules(): array
     {
@@ -17,7 +19,7 @@ final class FormulaRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['formula.required' => 'Write a formula.', 'formula.max' => 'A formula has at most 5,000 characters. Make it of two variables.'];
+        return self::SENTENCES;
     }
 
     public function formula(): string
