@@ -51,7 +51,7 @@ final readonly class ClassesDocument
         if ($variable->type !== VariableType::Category) {
             throw new UnusableRequest("\"{$name}\" has no classes: it was read as {$variable->type->value}.");
         }
-        $slicing = Slicing::of($columns, $question->by, $question->basis->where, [], $question->basis->classEdge);
+        $slicing = Slicing::of($columns, $question->by, [], $question->basis);
         if (count($countColumns) > 1) {
             if ($question->by !== []) {
                 throw NotUnderstood::splitAndColumns();

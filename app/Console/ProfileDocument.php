@@ -62,7 +62,7 @@ final readonly class ProfileDocument
             ...($counts === null ? [] : [$counts]),
         ];
 
-        return new self($columns, $question, $variables, Slicing::of($columns, $question->by, $question->basis->where, $complete, $question->basis->classEdge));
+        return new self($columns, $question, $variables, Slicing::of($columns, $question->by, $complete, $question->basis));
     }
 
     /** @return array<string, mixed> */

@@ -81,7 +81,7 @@ final readonly class DrawVariable
     {
         [$before, $after] = [$this->variable($dataset, $question), $this->variable($dataset, $question->about([$with]))];
 
-        return ['before' => $before, 'after' => $after, 'slopes' => Slopes::of(new StoredTable($dataset, $this->tallies), $before->name, $after->name, $question->basis->where)];
+        return ['before' => $before, 'after' => $after, 'slopes' => Slopes::of(new StoredTable($dataset, $this->tallies), $before->name, $after->name, $question->basis)];
     }
 
     /** @return array{variable: Variable, count: int, n: int, countDecimals: int, mean: BigRational|null} what lies from one value to another, both included */

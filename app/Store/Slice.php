@@ -7,9 +7,10 @@ namespace App\Store;
 use App\Models\Dataset;
 use App\Models\Variable;
 use Illuminate\Support\Facades\DB;
-use RowTally\Core\Basis\ClassEdge;
+use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\MissingRows;
 use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Formula\Functions;
 use RowTally\Core\Profile\Slicing;
 
 /**
@@ -31,10 +32,9 @@ final class Slice
         private readonly Dataset $dataset,
         private readonly Tallies $tallies,
         public readonly array $by,
-        private readonly ?string $where,
         private readonly array $complete,
         public readonly ?Variable $counts,
-        private readonly ClassEdge $edge,
+        private readonly Basis $basis,
         public readonly string $key,
         public array $labels = [],
         /** How many rows are in. */
@@ -60,9 +60,9 @@ final class Slice
         $isPlain = $where === null && $complete === [] && $counts === null && count($by) <= 1 && ($by === [] || $by[0]->type === VariableType::Category);
         $key = match (true) {
             $isPlain => $by === [] ? '' : "by:{$by[0]->id}",
-            default => 's:' . sha1(json_encode([array_column($by, 'id'), $where, array_column($complete, 'id'), $counts?->id, $question->basis->classEdge->value], JSON_THROW_ON_ERROR)),
+            default => 's:' . sha1(json_encode([array_column($by, 'id'), $where, array_column($complete, 'id'), $counts?->id, $question->basis->classEdge->value, ...self::fencesIn($question->basis)], JSON_THROW_ON_ERROR)),
         };
-        $slice = new self($dataset, $tallies, $by, $where, $complete, $counts, $question->basis->classEdge, $key);
+        $slice = new self($dataset, $tallies, $by, $complete, $counts, $question->basis, $key);
         if ($isPlain) {
             $slice->rows = $dataset->rows;
             $slice->labels = $by === [] ? [] : array_map(static fn(?string $label): array => [$label], [...$by[0]->dictionary, ...($by[0]->missing > 0 ? [null] : [])]);
@@ -88,12 +88,22 @@ final class Slice
     {
         $name = static fn(Variable $variable): string => $variable->name;
 
-        return $this->slicing ??= Slicing::of($this->table(), array_map($name, $this->by), $this->where, array_map($name, $this->complete), $this->edge);
+        return $this->slicing ??= Slicing::of($this->table(), array_map($name, $this->by), array_map($name, $this->complete), $this->basis);
     }
 
     public function table(): StoredTable
     {
         return $this->table ??= new StoredTable($this->dataset, $this->tallies);
+    }
+
+    /**
+     * What a condition says of outliers is another for other fences.
+     *
+     * @return list<string>
+     */
+    private static function fencesIn(Basis $basis): array
+    {
+        return stripos($basis->where ?? '', Functions::Outlier->value) === false ? [] : [$basis->quartileRule->value, $basis->innerFence];
     }
 
     private function readGroups(): void

@@ -6,9 +6,11 @@ namespace App\Store;
 
 use App\Models\Dataset;
 use App\Models\Variable;
+use RowTally\Core\Basis\Basis;
 use RowTally\Core\Columns\ColumnCells;
 use RowTally\Core\Columns\EncodedCells;
 use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Formula\Decimals;
 use RowTally\Core\Formula\Kind;
 use RowTally\Core\Formula\Names;
 use RowTally\Core\Formula\Node\Named;
@@ -88,7 +90,9 @@ final class StoredRows implements Rows
         $encoded = $this->encoded($name);
 
         // What could not be read is missing, whatever text stands there.
-        return array_map(static fn(string $cell): ?float => $cell === '' ? null : (float) $cell, $this->cells($name, new EncodedCells($encoded->chunk)));
+        $read = $this->variable($name)->decimals === null ? static fn(string $cell): ?float => $cell === '' ? null : (float) $cell : Decimals::ofCell(...);
+
+        return array_map($read, $this->cells($name, new EncodedCells($encoded->chunk)));
     }
 
     public function texts(string $name): array
@@ -96,9 +100,9 @@ final class StoredRows implements Rows
         return array_map(static fn(string $cell): ?string => $cell === '' ? null : $cell, $this->cells($name, new EncodedCells($this->encoded($name)->chunk)));
     }
 
-    public function summary(Node $number): Summary
+    public function summary(Node $number, Basis $basis): Summary
     {
-        return $this->summaries[spl_object_id($number)] ??= $this->summarised($number);
+        return $this->summaries[spl_object_id($number)] ??= $this->summarised($number, $basis);
     }
 
     public function noResult(string $reason): void
@@ -112,23 +116,21 @@ final class StoredRows implements Rows
         return $this->reasons;
     }
 
-    private function summarised(Node $number): Summary
+    private function summarised(Node $number, Basis $basis): Summary
     {
         if ($number instanceof Named && $this->tallied) {
-            return Summary::of($this->tallies->whole($this->variable($number->name), $this->revision)->values);
+            return Summary::of($this->tallies->whole($this->variable($number->name), $this->revision)->values, $basis);
         }
         $here = $this->chunk;
         $values = [];
         foreach (array_keys($this->layout) as $chunk) {
-            foreach ($number->of($this->at($chunk)) as $value) {
-                if (is_float($value)) {
-                    $values[] = $value;
-                }
+            foreach (Summary::present($number->of($this->at($chunk))) as $value) {
+                $values[] = $value;
             }
         }
         $this->at($here);
 
-        return Summary::ofNumbers($values);
+        return Summary::ofNumbers($values, $number->decimals(), $basis);
     }
 
     private function encoded(string $name): EncodedCells

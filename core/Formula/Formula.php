@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Formula;
 
+use Brick\Math\BigDecimal;
+use Brick\Math\RoundingMode;
+use RowTally\Core\Basis\Basis;
+use RowTally\Core\Formula\Node\Arithmetic;
 use RowTally\Core\Formula\Node\Call;
 use RowTally\Core\Formula\Node\Named;
 use RowTally\Core\Formula\Node\Node;
@@ -12,7 +16,8 @@ use RowTally\Core\Values\Exact;
 /**
  * A formula over the variables of a dataset, worked out for many rows at a time.
  *
- * Missing in, missing out. Sums, differences and products of decimals are exact up to 15 digits; all else is a double.
+ * Missing in, missing out. Sums, differences, products, whole powers, means and remainders of decimals are exact; where a result is no
+ * decimal it is the double nearest to it.
  *
  * Cost  O(rows) for each sign in it; functions over all rows sort once more.
  */
@@ -24,24 +29,31 @@ final readonly class Formula
         public array $names,
         /** Whether a row's result depends on other rows too. */
         public bool $needsAllRows,
+        /** Whether all results are written with the same decimals: not where something is divided, which may end sooner. */
+        private bool $hasFixedDecimals,
     ) {}
 
-    /** @throws FormulaError */
-    public static function of(string $text, Names $names): self
+    /**
+     * @param Basis $basis says what an outlier is
+     *
+     * @throws FormulaError
+     */
+    public static function of(string $text, Names $names, Basis $basis = new Basis()): self
     {
-        $root = Parser::parse($text, $names);
+        $root = Parser::parse($text, $names, $basis);
         $found = [];
-        $needsAllRows = false;
-        $walk = static function (Node $node) use (&$walk, &$found, &$needsAllRows): void {
+        $needsAllRows = $isDivided = false;
+        $walk = static function (Node $node) use (&$walk, &$found, &$needsAllRows, &$isDivided): void {
             if ($node instanceof Named) {
                 $found[$node->name] = true;
             }
             $needsAllRows = $needsAllRows || ($node instanceof Call && $node->function->needsAllRows());
+            $isDivided = $isDivided || ($node instanceof Arithmetic && $node->sign === '/') || ($node instanceof Call && $node->function === Functions::Mean);
             array_map($walk, $node->parts());
         };
         $walk($root);
 
-        return new self($root, array_map(strval(...), array_keys($found)), $needsAllRows);
+        return new self($root, array_map(strval(...), array_keys($found)), $needsAllRows, !$isDivided);
     }
 
     /** The formula with one of its variables under a new name. */
@@ -62,7 +74,7 @@ final readonly class Formula
     /** A variable's name as it stands in a formula. */
     public static function name(string $name): string
     {
-        $isPlain = preg_match('/^[\p{L}_][\p{L}\p{N}_.]*$/Du', $name) === 1 && !in_array($name, ['and', 'or', 'not', 'mod'], true);
+        $isPlain = preg_match('/^[\p{L}_][\p{L}\p{N}_.]*$/Du', $name) === 1 && !Parser::isWord($name);
 
         return $isPlain ? $name : '"' . str_replace('"', '""', $name) . '"';
     }
@@ -79,21 +91,21 @@ final readonly class Formula
             throw FormulaError::wrongKind($this->root, Kind::Truth);
         }
 
-        return array_map(static fn(float|string|bool|null $value): ?bool => $value === null ? null : $value === true, $this->root->of($rows));
+        return array_map(static fn(float|BigDecimal|string|bool|null $value): ?bool => $value === null ? null : $value === true, $this->root->of($rows));
     }
 
     /** @return list<string> one cell a row, as a column of a file would hold it; missing is the empty text */
     public function cells(Rows $rows): array
     {
-        $decimals = $this->root->decimals();
+        $decimals = $this->hasFixedDecimals ? $this->root->decimals() : null;
 
-        return array_map(static fn(float|string|bool|null $value): string => match (true) {
+        return array_map(static fn(float|BigDecimal|string|bool|null $value): string => match (true) {
             $value === null => '',
             is_bool($value) => $value ? 'yes' : 'no',
             is_string($value) => $value,
-            $decimals !== null && abs($value) < 1e15 => number_format($value, $decimals, '.', ''),
-            default => Exact::plainText($value),
+            $decimals === null => is_float($value) ? Exact::plainText($value) : Exact::plainDecimal($value),
+            is_float($value) && Decimals::unscaled($value, $decimals) !== null => number_format($value, $decimals, '.', ''),
+            default => (string) Decimals::exact($value)->toScale($decimals, RoundingMode::HALF_UP),
         }, $this->root->of($rows));
     }
-
 }

@@ -74,6 +74,11 @@ final class FormulaError extends DomainException implements CoreException
         return new self("{$what} must be a number written out.", $node->at(), 1);
     }
 
+    public static function numberOutOfRange(Token $token): self
+    {
+        return new self("“{$token->text}” is beyond what can be reckoned with: numbers reach from 5e-324 to 1.7e308.", $token->at, $token->length);
+    }
+
     public static function tooDeep(int $at): self
     {
         return new self('The formula is nested too deeply.', $at, 1);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Formula;
 
+use RowTally\Core\Basis\Basis;
 use RowTally\Core\Formula\Node\Arithmetic;
 use RowTally\Core\Formula\Node\Call;
 use RowTally\Core\Formula\Node\Comparison;
@@ -13,8 +14,9 @@ use RowTally\Core\Formula\Node\Named;
 use RowTally\Core\Formula\Node\Node;
 
 /**
- * Reads a formula by recursive descent, the loosest first: or, and, not, comparisons (which may chain, as in 20 ≤ x < 30),
- * + −, × / mod, a sign, ^ (to the right), brackets and calls. A sign is weaker than a power: −2 ^ 2 is −4.
+ * Reads a formula by recursive descent, the loosest first: or, and, not, comparisons (which may chain, as in 20 ≤ x < 30; `in` a list,
+ * `between` two ends), + −, × / mod, a sign, ^ (to the right), brackets and calls. A sign is weaker than a power: −2 ^ 2 is −4. Words
+ * may be written in capitals.
  *
  * Source  Aho, Lam, Sethi & Ullman, Compilers (2nd ed. 2007), section 4.4.
  *
@@ -25,6 +27,7 @@ final class Parser
     private const DEEPEST = 100;
     /** A formula of more than so many words and signs is refused: each sign is a step deeper when it is worked out. */
     private const MOST_TOKENS = 5000;
+    private const WORDS = ['and', 'or', 'not', 'mod', 'in', 'between'];
     private const COMPARISONS = ['=', '<>', '<', '<=', '>', '>='];
 
     private int $next = 0;
@@ -34,16 +37,17 @@ final class Parser
     private function __construct(
         private readonly array $tokens,
         private readonly Names $names,
+        private readonly Basis $basis,
     ) {}
 
     /** @throws FormulaError */
-    public static function parse(string $formula, Names $names): Node
+    public static function parse(string $formula, Names $names, Basis $basis): Node
     {
         $tokens = Lexer::tokens($formula);
         if (count($tokens) > self::MOST_TOKENS) {
             throw FormulaError::tooLong($tokens[self::MOST_TOKENS]->at);
         }
-        $parser = new self($tokens, $names);
+        $parser = new self($tokens, $names, $basis);
         $node = $parser->or();
         $end = $parser->token();
         if ($end->kind !== TokenKind::End) {
@@ -51,6 +55,12 @@ final class Parser
         }
 
         return $node;
+    }
+
+    /** Whether it would be taken for a word of the language, in capitals too. */
+    public static function isWord(string $text): bool
+    {
+        return in_array(strtolower($text), self::WORDS, true);
     }
 
     /** @phpstan-impure */
@@ -99,10 +109,12 @@ final class Parser
 
     private function not(): Node
     {
-        $word = $this->take('not');
-        if ($word === null) {
+        $word = $this->token();
+        // A variable of that name in other letters, "Not", is still that variable.
+        if (!$word->is('not') || ($word->text !== 'not' && $this->names->has($word->text))) {
             return $this->comparison();
         }
+        ++$this->next;
         if (++$this->depth > self::DEEPEST) {
             throw FormulaError::tooDeep($word->at);
         }
@@ -115,14 +127,14 @@ final class Parser
     private function comparison(): Node
     {
         $left = $this->sum();
+        if (($among = $this->among($left)) !== null) {
+            return $among;
+        }
         $comparisons = [];
         $at = $this->token()->at;
         while (($sign = $this->take(...self::COMPARISONS)) !== null) {
             $right = $this->sum();
-            if ($left->kind() !== $right->kind() || $left->kind() === Kind::Truth) {
-                throw FormulaError::differentKinds($right, $left->kind(), $right->kind());
-            }
-            $comparisons[] = new Comparison($sign->text, $left, $right, $sign->at);
+            $comparisons[] = self::compared($sign->text, $left, $right, $sign->at);
             $left = $right;
         }
 
@@ -131,6 +143,55 @@ final class Parser
             1 => $comparisons[0],
             default => new Logic('and', $comparisons, $at),
         };
+    }
+
+    private static function compared(string $sign, Node $left, Node $right, int $at): Comparison
+    {
+        if ($left->kind() !== $right->kind() || $left->kind() === Kind::Truth) {
+            throw FormulaError::differentKinds($right, $left->kind(), $right->kind());
+        }
+
+        return new Comparison($sign, $left, $right, $at);
+    }
+
+    /** `in (a, b, …)` and `between a and b`, ends included, or either with "not" before it; null where none of them follows. */
+    private function among(Node $left): ?Node
+    {
+        $not = $this->take('not');
+        $word = $this->take('in', 'between');
+        if ($word === null) {
+            return $not === null ? null : throw FormulaError::unexpected($this->token(), '“in” or “between” behind “not”');
+        }
+        $node = $word->is('in') ? $this->inList($left, $word) : $this->between($left, $word);
+
+        return $not === null ? $node : new Logic('not', [$node], $not->at);
+    }
+
+    private function inList(Node $left, Token $word): Node
+    {
+        $open = $this->token();
+        if ($this->take('(') === null) {
+            throw FormulaError::unexpected($open, 'a list in brackets, such as (1, 2, 3)');
+        }
+        $any = [];
+        do {
+            $any[] = self::compared('=', $left, $this->sum(), $word->at);
+        } while ($this->take(',') !== null);
+        if ($this->take(')') === null) {
+            throw FormulaError::notClosed('bracket', $open->at);
+        }
+
+        return count($any) === 1 ? $any[0] : new Logic('or', $any, $word->at);
+    }
+
+    private function between(Node $left, Token $word): Node
+    {
+        $low = self::compared('>=', $left, $this->sum(), $word->at);
+        if ($this->take('and') === null) {
+            throw FormulaError::unexpected($this->token(), '“and”, and the upper end');
+        }
+
+        return new Logic('and', [$low, self::compared('<=', $left, $this->sum(), $word->at)], $word->at);
     }
 
     private function sum(): Node
@@ -147,7 +208,7 @@ final class Parser
     {
         $left = $this->signed();
         while (($sign = $this->take('*', '/', 'mod')) !== null) {
-            $left = new Arithmetic($sign->text, self::needed($left, Kind::Number), self::needed($this->signed(), Kind::Number), $sign->at);
+            $left = new Arithmetic(strtolower($sign->text), self::needed($left, Kind::Number), self::needed($this->signed(), Kind::Number), $sign->at);
         }
 
         return $left;
@@ -168,9 +229,7 @@ final class Parser
             return $of;
         }
 
-        return $of instanceof Fixed && is_float($of->value) && $of->decimals() !== null
-            ? Fixed::number('-' . number_format($of->value, $of->decimals(), '.', ''), $sign->at)
-            : new Arithmetic('-', Fixed::number('0', $sign->at), $of, $sign->at);
+        return $of instanceof Fixed ? $of->negated($sign->at) : new Arithmetic('-', Fixed::zero($sign->at), $of, $sign->at);
     }
 
     private function power(): Node
@@ -204,7 +263,7 @@ final class Parser
         ++$this->next;
 
         return match ($token->kind) {
-            TokenKind::Number => Fixed::number($token->text, $token->at),
+            TokenKind::Number => Fixed::number($token),
             TokenKind::Text => Fixed::text($token->text, $token->at),
             TokenKind::Name => !$token->isQuoted && $this->token()->is('(') ? $this->call($token) : $this->named($token),
             default => throw FormulaError::unexpected($token, 'a number, a variable or a function'),
@@ -214,7 +273,7 @@ final class Parser
     private function named(Token $token): Node
     {
         if (!$this->names->has($token->text)) {
-            throw in_array($token->text, ['and', 'or', 'mod'], true) && !$token->isQuoted
+            throw self::isWord($token->text) && !$token->isQuoted
                 ? FormulaError::unexpected($token, 'a number, a variable or a function')
                 : FormulaError::unknownName($token, $this->names->near($token->text));
         }
@@ -242,7 +301,7 @@ final class Parser
             throw FormulaError::argumentCount($name, $fewest === $most ? ($fewest === 1 ? 'one part' : "{$fewest} parts") : "{$fewest} to {$most} parts");
         }
 
-        return new Call($function, $arguments, $name->at);
+        return new Call($function, $arguments, $this->basis, $name->at);
     }
 
     private static function needed(Node $node, Kind $kind): Node

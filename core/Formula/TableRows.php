@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Formula;
 
+use RowTally\Core\Basis\Basis;
 use RowTally\Core\Columns\Chunk;
 use RowTally\Core\Columns\ColumnCells;
 use RowTally\Core\Columns\EncodedCells;
@@ -25,7 +26,9 @@ final readonly class TableRows implements Rows
 
     public function numbers(string $name): array
     {
-        return array_map(static fn(string $cell): ?float => $cell === '' ? null : (float) $cell, $this->cells($name));
+        $isDecimal = $this->table->number($name)->decimals !== null;
+
+        return array_map($isDecimal ? Decimals::ofCell(...) : static fn(string $cell): ?float => $cell === '' ? null : (float) $cell, $this->cells($name));
     }
 
     public function texts(string $name): array
@@ -33,17 +36,17 @@ final readonly class TableRows implements Rows
         return array_map(static fn(string $cell): ?string => $cell === '' ? null : $cell, $this->cells($name));
     }
 
-    public function summary(Node $number): Summary
+    public function summary(Node $number, Basis $basis): Summary
     {
         if ($number instanceof Named) {
-            return Summary::of(TallyColumn::whole($this->table->number($number->name))->values);
+            return Summary::of(TallyColumn::whole($this->table->number($number->name))->values, $basis);
         }
         $values = [];
         foreach (array_keys($this->table->layout()) as $chunk) {
-            array_push($values, ...array_filter($number->of($this->table->rows($chunk)), is_float(...)));
+            array_push($values, ...Summary::present($number->of($this->table->rows($chunk))));
         }
 
-        return Summary::ofNumbers($values);
+        return Summary::ofNumbers($values, $number->decimals(), $basis);
     }
 
     public function noResult(string $reason): void {}

@@ -17,8 +17,9 @@ final readonly class Token
         public bool $isQuoted = false,
     ) {}
 
+    /** Words in small letters; they may stand in capitals. */
     public function is(string ...$texts): bool
     {
-        return ($this->kind === TokenKind::Sign || ($this->kind === TokenKind::Name && !$this->isQuoted)) && in_array($this->text, $texts, true);
+        return ($this->kind === TokenKind::Sign || ($this->kind === TokenKind::Name && !$this->isQuoted)) && in_array(strtolower($this->text), $texts, true);
     }
 }

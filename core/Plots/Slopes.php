@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace RowTally\Core\Plots;
 
 use Brick\Math\BigDecimal;
+use RowTally\Core\Basis\Basis;
 use RowTally\Core\Columns\Table;
 use RowTally\Core\Exception\InvalidInput;
+use RowTally\Core\Formula\Decimals;
 use RowTally\Core\Formula\Formula;
 use RowTally\Core\Formula\FormulaError;
 use RowTally\Core\Values\Exact;
@@ -19,7 +21,7 @@ use RowTally\Core\Values\Exact;
  * Unit        that of the variables; the axis covers both.
  * Undefined   no axis without a row that has both.
  * Source      no convention involved.
- * Accuracy    compared as doubles, which decimals of up to 15 digits are told apart by.
+ * Accuracy    decimals are compared as they are written.
  * Cost        one pass over both columns.
  */
 final readonly class Slopes
@@ -38,14 +40,14 @@ final readonly class Slopes
     ) {}
 
     /**
-     * @param string|null $where the condition that leaves rows in; null = all rows
+     * @param Basis $basis its condition leaves rows in
      *
      * @throws FormulaError
      * @throws InvalidInput when there is no such variable
      */
-    public static function of(Table $table, string $before, string $after, ?string $where = null): self
+    public static function of(Table $table, string $before, string $after, Basis $basis = new Basis()): self
     {
-        $condition = $where === null ? null : Formula::of($where, $table->names());
+        $condition = $basis->where === null ? null : Formula::of($basis->where, $table->names(), $basis);
         $every = max(1, (int) ceil(array_sum($table->layout()) / self::DRAWN));
         $lines = [];
         $directions = [-1 => 0, 0 => 0, 1 => 0];
@@ -64,7 +66,8 @@ final readonly class Slopes
                     ++$incomplete;
                     continue;
                 }
-                ++$directions[$a <=> $b];
+                ++$directions[Decimals::order($a, $b)];
+                [$b, $a] = [Decimals::double($b), Decimals::double($a)];
                 [$low, $high] = [min($low, $b, $a), max($high, $b, $a)];
                 if ($complete++ % $every === 0) {
                     $lines[] = [$b, $a];

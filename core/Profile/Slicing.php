@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace RowTally\Core\Profile;
 
 use Brick\Math\RoundingMode;
+use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\ClassEdge;
 use RowTally\Core\Columns\Grouping;
 use RowTally\Core\Columns\NumberColumn;
@@ -60,10 +61,11 @@ final readonly class Slicing
      * @throws NotUnderstood
      * @throws FormulaError
      */
-    public static function of(Table $table, array $by, ?string $where, array $complete, ClassEdge $edge): self
+    public static function of(Table $table, array $by, array $complete, Basis $basis): self
     {
+        [$where, $edge] = [$basis->where, $basis->classEdge];
         $splits = array_map(static fn(string $name): array => self::split($table, $name, $edge), $by);
-        $condition = $where === null ? null : Formula::of($where, $table->names());
+        $condition = $where === null ? null : Formula::of($where, $table->names(), $basis);
         $columns = array_map($table->chunks(...), $complete);
         $codes = $inside = [];
         /** @var array<int, true> $seen */

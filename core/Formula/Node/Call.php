@@ -6,6 +6,8 @@ namespace RowTally\Core\Formula\Node;
 
 use Brick\Math\BigDecimal;
 use Brick\Math\RoundingMode;
+use RowTally\Core\Basis\Basis;
+use RowTally\Core\Formula\Decimals;
 use RowTally\Core\Formula\Functions;
 use RowTally\Core\Formula\Kind;
 use RowTally\Core\Formula\Rows;
@@ -21,6 +23,7 @@ final readonly class Call implements Node
     public function __construct(
         public Functions $function,
         private array $arguments,
+        private Basis $basis,
         private int $at,
     ) {
         $this->kind = $function->kind($arguments);
@@ -40,11 +43,13 @@ final readonly class Call implements Node
     {
         $own = array_map(static fn(Node $node): ?int => $node->decimals(), $this->arguments);
         $widest = in_array(null, $own, true) ? null : max($own);
+        $more = $this->function === Functions::Mean ? Decimals::ofPart(count($this->arguments)) : null;
 
         return match ($this->function) {
             Functions::Abs, Functions::Min, Functions::Max, Functions::Sum => $widest,
+            Functions::Mean => $widest === null || $more === null || $widest + $more > Decimals::MOST ? null : $widest + $more,
             Functions::Floor, Functions::Ceil => 0,
-            Functions::Round => isset($this->arguments[1]) && $this->arguments[1] instanceof Fixed ? max(0, (int) $this->arguments[1]->value) : 0,
+            Functions::Round => max(0, $this->places()),
             Functions::If_ => $own[1] === null || $own[2] === null ? null : max($own[1], $own[2]),
             default => null,
         };
@@ -53,19 +58,27 @@ final readonly class Call implements Node
     public function of(Rows $rows): array
     {
         $columns = array_map(static fn(Node $node): array => $node->of($rows), $this->arguments);
-        $summary = $this->function->needsAllRows() ? $rows->summary($this->arguments[0]) : null;
+        $summary = $this->function->needsAllRows() ? $rows->summary($this->arguments[0], $this->basis) : null;
         $edges = $this->function === Functions::Classes ? $this->edges() : null;
+        $decimals = array_map(static fn(Node $node): ?int => $node->decimals(), $this->arguments);
+        $widest = in_array(null, $decimals, true) ? null : max($decimals);
         $results = [];
         for ($i = 0; $i < $rows->count(); ++$i) {
             $values = array_column($columns, $i);
-            $results[] = match (true) {
-                $this->function === Functions::Missing => $values[0] === null,
-                $this->function === Functions::If_ => $values[0] === null ? null : $values[$values[0] === true ? 1 : 2],
-                in_array(null, $values, true) => null,
-                $edges !== null => self::classOf((float) $values[0], ...$edges),
-                $summary !== null => $this->amongAll((float) $values[0], $summary, $rows),
-                default => $this->ofRow(array_map(static fn(float|string|bool|null $value): float => (float) $value, $values), $rows),
-            };
+            if ($this->function === Functions::Missing) {
+                $results[] = $values[0] === null;
+            } elseif ($this->function === Functions::If_) {
+                $results[] = $values[0] === null ? null : $values[$values[0] === true ? 1 : 2];
+            } elseif (in_array(null, $values, true)) {
+                $results[] = null;
+            } else {
+                /** @var non-empty-list<float|BigDecimal> $values */
+                $results[] = match (true) {
+                    $edges !== null => self::classOf(Decimals::exact($values[0]), ...$edges),
+                    $summary !== null => $this->amongAll($values[0], $summary, $rows),
+                    default => $this->ofRow($values, $widest, $rows),
+                };
+            }
         }
 
         return $results;
@@ -76,86 +89,147 @@ final readonly class Call implements Node
         return $this->arguments;
     }
 
-    /** @param list<float> $values */
-    private function ofRow(array $values, Rows $rows): ?float
+    /**
+     * @param non-empty-list<float|BigDecimal> $values
+     * @param int|null                         $widest decimals that hold all of them
+     */
+    private function ofRow(array $values, ?int $widest, Rows $rows): float|BigDecimal|null
     {
-        $x = $values[0] ?? 0.0;
+        $x = $values[0];
+
+        return match ($this->function) {
+            Functions::Abs => is_float($x) ? abs($x) : $x->abs(),
+            Functions::Round => self::rounded($x, $this->places()),
+            Functions::Floor => is_float($x) ? floor($x) + 0.0 : Decimals::plain($x->toScale(0, RoundingMode::FLOOR)),
+            Functions::Ceil => is_float($x) ? ceil($x) + 0.0 : Decimals::plain($x->toScale(0, RoundingMode::CEILING)),
+            Functions::Min, Functions::Max => $this->outermost($values),
+            Functions::Mean, Functions::Sum => $this->total($values, $widest, $rows),
+            default => $this->ofDouble(Decimals::double($x), $rows),
+        };
+    }
+
+    private function ofDouble(float $x, Rows $rows): ?float
+    {
         if (($this->function === Functions::Sqrt && $x < 0) || (in_array($this->function, [Functions::Ln, Functions::Log10], true) && $x <= 0)) {
             $rows->noResult($this->function === Functions::Sqrt ? 'the square root of a negative number' : 'the logarithm of zero or less');
 
             return null;
         }
-        $decimals = $this->decimals();
-        $result = match ($this->function) {
-            Functions::Abs => abs($x),
+
+        return self::finite(match ($this->function) {
             Functions::Sqrt => sqrt($x),
             Functions::Ln => log($x),
             Functions::Log10 => log10($x),
-            Functions::Exp => exp($x),
-            Functions::Round => self::rounded($x, (int) ($values[1] ?? 0)),
-            Functions::Floor => floor($x),
-            Functions::Ceil => ceil($x) + 0.0,
-            Functions::Min => min([$x, ...$values]),
-            Functions::Max => max([$x, ...$values]),
-            Functions::Mean => array_sum($values) / count($values),
-            default => $decimals === null ? array_sum($values) : round(array_sum($values), $decimals) + 0.0,
-        };
-        if (!is_finite($result)) {
-            $rows->noResult('the result is too large');
+            default => exp($x),
+        }, $rows);
+    }
 
-            return null;
+    /** @param non-empty-list<float|BigDecimal> $values */
+    private function outermost(array $values): float|BigDecimal
+    {
+        $best = $values[0];
+        foreach ($values as $value) {
+            $order = Decimals::order($value, $best);
+            $best = $order === ($this->function === Functions::Min ? -1 : 1) ? $value : $best;
         }
 
-        return $result;
+        return $best;
+    }
+
+    /**
+     * The sum, or for the mean its part: exact of decimals, where the mean is the double nearest to it if its decimals do not end.
+     *
+     * @param non-empty-list<float|BigDecimal> $values
+     */
+    private function total(array $values, ?int $decimals, Rows $rows): float|BigDecimal|null
+    {
+        $parts = $this->function === Functions::Mean ? count($values) : 1;
+        if ($decimals === null) {
+            return self::finite(array_sum(array_map(Decimals::double(...), $values)) / $parts, $rows);
+        }
+        $sum = 0.0;
+        foreach ($values as $value) {
+            $unscaled = is_float($value) ? Decimals::unscaled($value, $decimals) : null;
+            $sum = $unscaled === null ? null : $sum + $unscaled;
+            if ($sum === null) {
+                break;
+            }
+        }
+        $unit = 10.0 ** $decimals * $parts;
+        if ($sum !== null && abs($sum) < Decimals::EXACT_BELOW && $unit < Decimals::EXACT_BELOW) {
+            return $sum / $unit + 0.0;
+        }
+        $exact = BigDecimal::sum(...array_map(Decimals::exact(...), $values));
+        $ends = $this->decimals();
+
+        return $ends === null
+            ? self::finite(Exact::toFloat($exact->toBigRational()->dividedBy($parts)) ?? 0.0, $rows)
+            : Decimals::plain($exact->dividedBy($parts, $ends, RoundingMode::HALF_UP));
+    }
+
+    private static function finite(float $result, Rows $rows): ?float
+    {
+        if (is_finite($result)) {
+            return $result;
+        }
+        $rows->noResult('the result is too large');
+
+        return null;
+    }
+
+    /** To how many decimals is rounded. */
+    private function places(): int
+    {
+        $places = isset($this->arguments[1]) && $this->arguments[1] instanceof Fixed ? $this->arguments[1]->value : 0.0;
+
+        return is_float($places) ? (int) max(-15.0, min(15.0, $places)) : 0;
     }
 
     /** Half away from zero on the decimal text of the number, as a person rounds what they see. */
-    private static function rounded(float $value, int $decimals): float
+    private static function rounded(float|BigDecimal $value, int $decimals): float|BigDecimal
     {
-        if (abs($value) >= 1e15) {
+        if (is_float($value) && abs($value) >= Decimals::EXACT_BELOW) {
             return $value;
         }
-        $decimals = max(-15, min(15, $decimals));
-        $exact = BigDecimal::of(Exact::shortestText($value));
+        $exact = Decimals::exact($value);
         if ($decimals >= 0) {
-            return (float) (string) $exact->toScale($decimals, RoundingMode::HALF_UP) + 0.0;
+            return Decimals::plain($exact->toScale($decimals, RoundingMode::HALF_UP));
         }
         $unit = BigDecimal::of(10)->power(-$decimals);
 
-        return (float) (string) $exact->dividedBy($unit, 0, RoundingMode::HALF_UP)->multipliedBy($unit) + 0.0;
+        return Decimals::plain($exact->dividedBy($unit, 0, RoundingMode::HALF_UP)->multipliedBy($unit));
     }
 
-    private function amongAll(float $x, Summary $summary, Rows $rows): float|bool|null
+    private function amongAll(float|BigDecimal $x, Summary $summary, Rows $rows): float|bool|null
     {
         if ($this->function === Functions::Rank) {
             return $summary->rank($x);
         }
         if ($this->function === Functions::Outlier) {
-            return $summary->lowerFence !== null && $summary->upperFence !== null && ($x < $summary->lowerFence || $x > $summary->upperFence);
+            return $summary->isOutlier($x);
         }
-        if ($summary->mean === null || $summary->standardDeviation === null || $summary->standardDeviation === 0.0) {
+        $z = $summary->z($x);
+        if ($z === null) {
             $rows->noResult('all values are equal, or there is only one');
-
-            return null;
         }
 
-        return ($x - $summary->mean) / $summary->standardDeviation;
+        return $z;
     }
 
     /** @return array{BigDecimal, BigDecimal} */
     private function edges(): array
     {
-        $fixed = static fn(Node $node): BigDecimal => BigDecimal::of($node instanceof Fixed ? Exact::plainText((float) $node->value) : '0');
+        $fixed = static fn(Node $node): BigDecimal => ($node instanceof Fixed ? $node->exact() : null) ?? BigDecimal::zero();
 
         return [$fixed($this->arguments[1]), $fixed($this->arguments[2])];
     }
 
-    private static function classOf(float $x, BigDecimal $start, BigDecimal $width): ?string
+    private static function classOf(BigDecimal $x, BigDecimal $start, BigDecimal $width): ?string
     {
         if ($width->isNegativeOrZero()) {
             return null;
         }
-        $place = BigDecimal::of(Exact::shortestText($x))->minus($start)->dividedBy($width, 0, RoundingMode::FLOOR);
+        $place = $x->minus($start)->dividedBy($width, 0, RoundingMode::FLOOR);
         $lower = $start->plus($place->multipliedBy($width));
 
         return '[' . Exact::plainDecimal($lower) . ', ' . Exact::plainDecimal($lower->plus($width)) . ')';

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Formula\Node;
 
+use Brick\Math\BigDecimal;
+use RowTally\Core\Formula\Decimals;
 use RowTally\Core\Formula\Kind;
 use RowTally\Core\Formula\Rows;
 
@@ -39,7 +41,7 @@ final readonly class Comparison implements Node
         $results = [];
         foreach ($left as $i => $a) {
             $b = $right[$i];
-            $results[] = $a === null || $b === null ? null : $this->holds(is_string($a) ? strcmp($a, (string) $b) : $a <=> $b);
+            $results[] = $a === null || $b === null ? null : $this->holds(self::order($a, $b));
         }
 
         return $results;
@@ -48,6 +50,17 @@ final readonly class Comparison implements Node
     public function parts(): array
     {
         return [$this->left, $this->right];
+    }
+
+    /** Decimals of many digits are compared as they stand, not as the doubles next to them. */
+    private static function order(float|BigDecimal|string|bool $a, float|BigDecimal|string|bool $b): int
+    {
+        if (is_string($a) && is_string($b)) {
+            return strcmp($a, $b);
+        }
+        /** @var float|BigDecimal $a */
+        /** @var float|BigDecimal $b */
+        return Decimals::order($a, $b);
     }
 
     private function holds(int $order): bool

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Formula\Node;
 
+use Brick\Math\BigDecimal;
 use RowTally\Core\Formula\Kind;
 use RowTally\Core\Formula\Rows;
 
@@ -36,7 +37,7 @@ final readonly class Logic implements Node
     {
         $results = $this->conditions[0]->of($rows);
         if ($this->word === 'not') {
-            return array_map(static fn(float|string|bool|null $holds): ?bool => $holds === null ? null : $holds === false, $results);
+            return array_map(static fn(float|BigDecimal|string|bool|null $holds): ?bool => $holds === null ? null : $holds === false, $results);
         }
         // "and" is decided by one false, "or" by one true.
         $decides = $this->word === 'or';

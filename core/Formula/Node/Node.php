@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Formula\Node;
 
+use Brick\Math\BigDecimal;
 use RowTally\Core\Formula\Kind;
 use RowTally\Core\Formula\Rows;
 
@@ -18,7 +19,7 @@ interface Node
     /** Decimals that hold every result of a number exactly; null where no fixed number does. */
     public function decimals(): ?int;
 
-    /** @return list<float|string|bool|null> one for each row, missing as null */
+    /** @return list<float|BigDecimal|string|bool|null> one for each row, missing as null; a number is a double unless that would lose digits */
     public function of(Rows $rows): array;
 
     /** @return list<Node> */

@@ -8,6 +8,8 @@ use Eris\Generators;
 use Eris\TestTrait;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use RowTally\Core\Basis\Basis;
+use RowTally\Core\Basis\QuartileRule;
 use RowTally\Core\Formula\Formula;
 use RowTally\Core\Formula\FormulaError;
 use Tests\Core\Support\ListedRows;
@@ -42,6 +44,29 @@ final class FormulaTest extends TestCase
         yield 'comparisons chain' => ['if(1 < 2 < 3, 1, 0) + if(1 < 2 < 2, 10, 0)', '1'];
         yield 'texts are compared letter by letter' => ["if('a' = 'A', 1, 2)", '2'];
         yield 'a quote in a text' => ["if('keeper''s' <> 'keepers', 1, 2)", '1'];
+        yield 'a mean of decimals is a decimal' => ['mean(21.05, 21.07)', '21.06'];
+        yield 'a mean that does not end is the nearest double' => ['mean(0.1, 0.2, 0.3)', '0.2'];
+        yield 'a mean in a longer sum' => ['3 * mean(21.05, 21.07)', '63.18'];
+        yield 'a remainder of decimals' => ['0.3 mod 0.1', '0.0'];
+        yield 'a remainder below a negative divisor' => ['0.7 mod -0.4', '-0.1'];
+        yield 'a quotient of decimals' => ['0.3 / 0.1', '3'];
+        yield 'a quotient by a round number ends' => ['4.767 / 1000 + 0.1', '0.104767'];
+        yield 'a quotient that never ends' => ['1 / 3', '0.3333333333333333'];
+        yield 'a whole power of a decimal' => ['1.1 ^ 2', '1.21'];
+        yield 'a sum of more digits than a double has' => ['100000000000000001 + 0.1', '100000000000000001.1'];
+        yield 'a product of more digits than a double has' => ['1234567890.12 * 100000.001', '123456790246567.89012'];
+        yield 'rounding more digits than a double has' => ['round(123456789012345.678 + 0.001, 2)', '123456789012345.68'];
+        yield 'the largest of many digits' => ['max(100000000000000001, 100000000000000002)', '100000000000000002'];
+        yield 'a mean of many digits' => ['mean(100000000000000001, 100000000000000002)', '100000000000000001.5'];
+        yield 'two signs' => ['-(-2)', '2'];
+        yield 'two signs side by side' => ['--2', '2'];
+        yield 'three signs and a decimal' => ['---2.50', '-2.50'];
+        yield 'a sign before a large power of ten' => ['-(-1e300)', '1.0e+300'];
+        yield 'words in capitals' => ['if(1 < 2 AND NOT 2 < 1 OR 3 < 1, 7 MOD 4, 0)', '3'];
+        yield 'in a list' => ["if('b' in ('a', 'b'), 1, 0) + if(4 in (1, 2, 3), 10, 0) + if(4 NOT IN (1, 2), 100, 0)", '101'];
+        yield 'in a list of one' => ['if(2 in (2), 1, 0)', '1'];
+        yield 'between two ends, both included' => ['if(2 between 2 and 3 and 3 between 2 and 3, 1, 0) + if(4 between 2 and 3, 10, 0) + if(4 not between 2 and 3, 100, 0)', '101'];
+        yield 'many digits are compared as they stand' => ['if(100000000000000002 > 100000000000000001, 1, 0)', '1'];
         yield 'a computed tie is a tie' => ['if(0.1 + 0.2 = 0.3, 1, 0)', '1'];
     }
 
@@ -49,6 +74,41 @@ final class FormulaTest extends TestCase
     public function test_arithmetic_is_that_of_mathematics(string $formula, string $cell): void
     {
         self::assertSame([$cell], $this->cells($formula, ['x' => [1.0]]));
+    }
+
+    public function test_conditions_on_many_digits_are_exact(): void
+    {
+        $columns = ['x' => ['100000000000000000', '100000000000000001', '100000000000000002', null]];
+
+        self::assertSame(['no', 'no', 'yes', ''], $this->cells('x > 100000000000000001', $columns, ['x' => 0]));
+        self::assertSame(['no', 'yes', 'no', ''], $this->cells('x = 100000000000000001', $columns, ['x' => 0]));
+        self::assertSame(['1', '2', '3', ''], $this->cells('rank(x)', $columns, ['x' => 0]));
+        self::assertSame(['1', '2', '3', ''], $this->cells('rank(x + 1)', $columns, ['x' => 0]));
+        self::assertSame(['-1', '0', '1', ''], $this->cells('z(x)', $columns, ['x' => 0]));
+    }
+
+    public function test_z_scores_do_not_cancel_on_a_large_offset(): void
+    {
+        self::assertSame(['-1.000000000', '0.000000000', '1.000000000'], $this->cells('round(z(x), 9)', ['x' => [1e12 + 0.1, 1e12 + 0.2, 1e12 + 0.3]], ['x' => 1]));
+    }
+
+    public function test_an_outlier_is_what_the_fences_of_the_basis_say(): void
+    {
+        $rows = new ListedRows(['x' => [1.0, 2.0, 3.0, 4.0, 5.0, 6.0, 12.0]], ['x' => 0]);
+        $last = static fn(Basis $basis): string => Formula::of('outlier(x)', $rows->names(), $basis)->cells($rows)[6];
+
+        // Halves 1 2 3 and 5 6 12: Q₁ = 2, Q₃ = 6, fences at 12 and 10.
+        self::assertSame(['no', 'yes'], [$last(new Basis()), $last(new Basis(innerFence: '1'))]);
+        // With the middle shared Q₁ = 2.5 and Q₃ = 5.5: the upper fence is 10.
+        self::assertSame('yes', $last(new Basis(quartileRule: QuartileRule::HalvesIncluded)));
+    }
+
+    public function test_a_variable_may_be_called_as_a_word_is(): void
+    {
+        $columns = ['Not' => [1.0, 0.0], 'in' => [2.0, 3.0], 'AND' => [4.0, 5.0]];
+
+        self::assertSame(['yes', 'no'], $this->cells('Not = 1 AND "in" in (in, 7) and "AND" between 4 and 5 and not (Not = 0)', $columns));
+        self::assertSame(['"Not"', '"in"', '"BETWEEN"', 'inn'], array_map(Formula::name(...), ['Not', 'in', 'BETWEEN', 'inn']));
     }
 
     public function test_missing_in_is_missing_out(): void

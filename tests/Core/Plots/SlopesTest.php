@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Plots;
 
 use PHPUnit\Framework\TestCase;
+use RowTally\Core\Basis\Basis;
 use RowTally\Core\Formula\FormulaError;
 use RowTally\Core\Plots\Slopes;
 use Tests\Core\Support\ListedTable;
@@ -24,11 +25,11 @@ final class SlopesTest extends TestCase
 
     public function test_a_condition_leaves_rows_in(): void
     {
-        $slopes = Slopes::of(self::table([1.0, 2.0, 7.0], [2.0, 1.0, 9.0]), 'before', 'after', 'before < 5');
+        $slopes = Slopes::of(self::table([1.0, 2.0, 7.0], [2.0, 1.0, 9.0]), 'before', 'after', new Basis(where: 'before < 5'));
 
         self::assertSame([[[1.0, 2.0], [2.0, 1.0]], 1, 1, 0], [$slopes->lines, $slopes->rising, $slopes->falling, $slopes->incomplete]);
         $this->expectException(FormulaError::class);
-        Slopes::of(self::table([1.0], [2.0]), 'before', 'after', 'before <');
+        Slopes::of(self::table([1.0], [2.0]), 'before', 'after', new Basis(where: 'before <'));
     }
 
     public function test_of_many_rows_every_so_many_are_drawn_and_all_are_counted(): void

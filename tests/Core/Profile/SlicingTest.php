@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Profile;
 
 use PHPUnit\Framework\TestCase;
+use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\ClassEdge;
 use RowTally\Core\Columns\TallyColumn;
 use RowTally\Core\Columns\TallyUnderCounts;
@@ -19,7 +20,7 @@ final class SlicingTest extends TestCase
     public function test_nested_groups_over_a_condition_are_those_picked_out_by_hand(): void
     {
         $table = self::table();
-        $slicing = Slicing::of($table, ['g', 'h'], 'x > 10', ['y'], ClassEdge::Left);
+        $slicing = Slicing::of($table, ['g', 'h'], ['y'], new Basis(where: 'x > 10'));
         $groups = TallyColumn::byGroup($table->number('x'), $slicing->grouping);
         self::assertCount(count($slicing->labels), $groups);
 
@@ -37,7 +38,7 @@ final class SlicingTest extends TestCase
     public function test_more_groups_than_a_byte_tells_apart(): void
     {
         $table = ListedTable::of(['x' => array_map(strval(...), range(1, 900)), 'a' => array_map(static fn(int $i): string => 'a' . $i % 30, range(1, 900)), 'b' => array_map(static fn(int $i): string => 'b' . intdiv($i - 1, 30), range(1, 900))]);
-        $slicing = Slicing::of($table, ['a', 'b'], null, [], ClassEdge::Left);
+        $slicing = Slicing::of($table, ['a', 'b'], [], new Basis());
 
         self::assertCount(900, $slicing->labels);
         self::assertSame(array_fill(0, 900, 1), array_map(static fn(Observations $group): int => $group->n(), TallyColumn::byGroup($table->number('x'), $slicing->grouping)));
@@ -48,7 +49,7 @@ final class SlicingTest extends TestCase
         $values = array_map(static fn(int $i): string => number_format($i / 2, 1, '.', ''), range(0, 120));
         $table = ListedTable::of(['x' => $values]);
         foreach ([[ClassEdge::Left, '0 to under 10', 20, '50 to 60', 21], [ClassEdge::Right, '0 to 10', 21, 'over 50 to 60', 20]] as [$edge, $first, $inFirst, $last, $inLast]) {
-            $slicing = Slicing::of($table, ['x'], null, [], $edge);
+            $slicing = Slicing::of($table, ['x'], [], new Basis(classEdge: $edge));
             $groups = TallyColumn::byGroup($table->number('x'), $slicing->grouping);
 
             self::assertSame([[$first], [$last]], [$slicing->labels[0], $slicing->labels[count($groups) - 1]]);
@@ -59,7 +60,7 @@ final class SlicingTest extends TestCase
     public function test_under_counts_each_row_weighs_what_its_count_says(): void
     {
         $table = self::table();
-        $slicing = Slicing::of($table, ['g'], null, [], ClassEdge::Left);
+        $slicing = Slicing::of($table, ['g'], [], new Basis());
         $groups = TallyUnderCounts::byGroup($table->number('x'), $table->number('w'), $slicing->grouping);
         foreach ($slicing->labels as $i => [$g]) {
             $own = array_filter(range(0, 19_999), static fn(int $row): bool => self::g($row) === $g);
@@ -73,7 +74,7 @@ final class SlicingTest extends TestCase
     {
         $table = ListedTable::of(['x' => ['1', '5000000', '1', '7', '9'], 'w' => ['1.5', '2', '0.5', '-1', '']]);
         self::assertSame([4, 5], TallyUnderCounts::rowsLeftOut($table->number('w')));
-        $all = TallyUnderCounts::byGroup($table->number('x'), $table->number('w'), Slicing::of($table, [], null, [], ClassEdge::Left)->overall)[0];
+        $all = TallyUnderCounts::byGroup($table->number('x'), $table->number('w'), Slicing::of($table, [], [], new Basis())->overall)[0];
 
         self::assertSame([40, 1, 2], [$all->n(), $all->countDecimals, $all->values->distinct()]);
     }
@@ -82,7 +83,7 @@ final class SlicingTest extends TestCase
     {
         $this->expectException(NotUnderstood::class);
         $this->expectExceptionMessage('"t" makes no groups: it is text. Split by a category or a number.');
-        Slicing::of(ListedTable::of(['t' => array_map(static fn(int $i): string => "text {$i} that is long", range(1, 600))]), ['t'], null, [], ClassEdge::Left);
+        Slicing::of(ListedTable::of(['t' => array_map(static fn(int $i): string => "text {$i} that is long", range(1, 600))]), ['t'], [], new Basis());
     }
 
     private static function table(): ListedTable

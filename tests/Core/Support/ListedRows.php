@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Core\Support;
 
+use Brick\Math\BigDecimal;
+use RowTally\Core\Basis\Basis;
+use RowTally\Core\Formula\Decimals;
 use RowTally\Core\Formula\Kind;
 use RowTally\Core\Formula\Names;
 use RowTally\Core\Formula\Node\Node;
@@ -29,7 +32,7 @@ final class ListedRows implements Rows
     {
         $names = [];
         foreach ($this->columns as $name => $values) {
-            $isText = array_filter($values, is_string(...)) !== [];
+            $isText = !isset($this->decimals[$name]) && array_filter($values, is_string(...)) !== [];
             $names[$name] = ['kind' => $isText ? Kind::Text : Kind::Number, 'decimals' => $this->decimals[$name] ?? null];
         }
 
@@ -43,7 +46,10 @@ final class ListedRows implements Rows
 
     public function numbers(string $name): array
     {
-        return array_map(static fn(float|string|null $value): ?float => $value === null ? null : (float) $value, $this->columns[$name]);
+        $isDecimal = ($this->decimals[$name] ?? null) !== null;
+
+        // Numbers of more digits than a double has are given as texts of decimals.
+        return array_map(static fn(float|string|null $value): float|BigDecimal|null => is_string($value) && $isDecimal ? Decimals::ofCell($value) : ($value === null ? null : (float) $value), $this->columns[$name]);
     }
 
     public function texts(string $name): array
@@ -51,9 +57,9 @@ final class ListedRows implements Rows
         return array_map(static fn(float|string|null $value): ?string => $value === null ? null : (string) $value, $this->columns[$name]);
     }
 
-    public function summary(Node $number): Summary
+    public function summary(Node $number, Basis $basis): Summary
     {
-        return Summary::ofNumbers(array_values(array_filter($number->of($this), is_float(...))));
+        return Summary::ofNumbers(Summary::present($number->of($this)), $number->decimals(), $basis);
     }
 
     public function noResult(string $reason): void
