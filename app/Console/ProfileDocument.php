@@ -123,7 +123,7 @@ final readonly class ProfileDocument
     {
         return Histogram::each(
             array_map(static fn(Observations $group): OrderedValues => $group->values, $observations),
-            $this->question->classes->classes($observations[0]),
+            $this->question->classes->classes($observations[0], $this->question->basis->classEdge),
             $this->question->basis->classEdge,
         );
     }

@@ -4,10 +4,6 @@ declare(strict_types=1);
 
 namespace App\Drawing;
 
-use Brick\Math\BigDecimal;
-use RowTally\Core\Plots\Axis;
-use RowTally\Core\Values\Exact;
-
 /** Axes of values, with their names and units. */
 final class Axes
 {
@@ -16,8 +12,6 @@ final class Axes
     private const CHARACTER = 7.4;
     private const SPACE = 8;
     private const LONGEST_NAME = 60;
-    /** So many boundaries can be written under the bars; of more, the round numbers say more. */
-    private const MOST_EDGES = 60;
 
     /** @param list<array{at: float, text: string}> $ticks */
     public static function lying(Svg $svg, array $ticks, string $name, Scale $x, float $top): void
@@ -51,22 +45,6 @@ final class Axes
     public static function ticks(Geometry $axis): array
     {
         return array_map(static fn(Geometry $tick): array => ['at' => $tick->number('at'), 'text' => $tick->text('text')], $axis->parts('ticks'));
-    }
-
-    /**
-     * Ticks at the boundaries of the classes, where they are few enough.
-     *
-     * @param list<float> $edges
-     *
-     * @return list<array{at: float, text: string}>
-     */
-    public static function ticksAtEdges(array $edges, Geometry $axis): array
-    {
-        $inside = array_values(array_filter($edges, static fn(float $edge): bool => $edge >= $axis->number('from') && $edge <= $axis->number('to')));
-
-        return count($inside) < 3 || count($inside) > self::MOST_EDGES
-            ? self::ticks($axis)
-            : array_map(static fn(float $edge): array => ['at' => $edge, 'text' => Axis::roundText(BigDecimal::of(Exact::shortestText($edge)))], $inside);
     }
 
     /**

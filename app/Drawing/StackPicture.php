@@ -65,7 +65,7 @@ final readonly class StackPicture
             $this->outlines($lanes);
         }
         $this->markers();
-        Axes::lying($this->svg, Axes::ticksAtEdges($this->edges(), $this->stack->part('axis')), $this->axisName, $this->x, $this->layout->axisTop);
+        Axes::lying($this->svg, Axes::ticks($this->stack->part('classes')), $this->axisName, $this->x, $this->layout->axisTop);
         $this->svg->text($this->layout->left, $this->layout->height + 10, DotsPicture::caption($this->stack->part('dots')));
 
         return $this->svg->document();

@@ -68,11 +68,14 @@ final readonly class ShownDecimals
         return $this->kind === 's';
     }
 
-    /** @param int|null $ofData decimals the data carry; null where they are doubles */
-    public function decimals(?int $ofData): ?int
+    /**
+     * @param int|null $ofData      decimals the data carry; null where they are doubles
+     * @param bool     $isOfTheData of a figure that is a value of the data, which has no more decimals than they
+     */
+    public function decimals(?int $ofData, bool $isOfTheData = false): ?int
     {
         return match ($this->kind) {
-            'data' => $ofData === null ? null : $ofData + $this->number,
+            'data' => $ofData === null ? null : $ofData + ($isOfTheData ? 0 : $this->number),
             's' => null,
             default => $this->number,
         };

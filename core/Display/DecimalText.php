@@ -65,15 +65,26 @@ final class DecimalText
         if ($number->isZero()) {
             return '0';
         }
-        $rounded = $number->toScale($digits - 1 - self::exponent($number), RoundingMode::HALF_UP);
+        $rounded = self::roundedAt($number, $digits - 1 - self::exponent($number));
         // 9.99 with two digits has become 10.0, which is one digit too many.
-        $rounded = $rounded->toScale($digits - 1 - self::exponent($rounded), RoundingMode::HALF_UP);
+        $rounded = self::roundedAt($rounded, $digits - 1 - self::exponent($rounded));
         $exponent = self::exponent($rounded);
         if ($exponent >= 15 || $exponent < -4) {
             return self::scientific($rounded, $digits);
         }
 
-        return self::plain($rounded->toScale(max(0, $rounded->getScale())));
+        return self::plain($rounded);
+    }
+
+    /** Half away from zero at a decimal, or before the point: −2 is hundreds. */
+    private static function roundedAt(BigDecimal $number, int $scale): BigDecimal
+    {
+        if ($scale >= 0) {
+            return $number->toScale($scale, RoundingMode::HALF_UP);
+        }
+        $unit = BigDecimal::of(10)->power(-$scale);
+
+        return $number->dividedBy($unit, 0, RoundingMode::HALF_UP)->multipliedBy($unit);
     }
 
     public static function plain(BigDecimal $number): string

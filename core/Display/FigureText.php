@@ -28,7 +28,7 @@ final readonly class FigureText
     public function of(Statistic $statistic, Figure $figure): ?string
     {
         if (is_array($figure->value)) {
-            $texts = array_map(fn(float $value): string => DecimalText::of($value, $this->dataDecimals), array_slice($figure->value, 0, self::MODES_SHOWN));
+            $texts = array_map(fn(float $value): string => $this->inUnit($value, true), array_slice($figure->value, 0, self::MODES_SHOWN));
             $more = count($figure->value) - self::MODES_SHOWN;
 
             return implode(', ', $texts) . ($more > 0 ? " and {$more} more" : '');
@@ -44,14 +44,14 @@ final readonly class FigureText
             ShownAs::Probability => abs($figure->value) < self::SMALLEST_PROBABILITY && $figure->value !== 0.0
                 ? DecimalText::significant($figure->value, 2)
                 : DecimalText::of($figure->value, self::PROBABILITY_DECIMALS),
-            default => $this->inUnit($figure->value),
+            default => $this->inUnit($figure->value, $figure->isOfTheData),
         };
     }
 
-    /** A number in the unit of the data, or in its square. */
-    public function inUnit(int|float $value): string
+    /** A number in the unit of the data, or in its square; a value of the data itself with no more decimals than they have. */
+    public function inUnit(int|float $value, bool $isOfTheData = false): string
     {
-        return $this->withDecimals($value, $this->basis->decimals->decimals($this->dataDecimals));
+        return $this->withDecimals($value, $this->basis->decimals->decimals($this->dataDecimals, $isOfTheData));
     }
 
     private function withDecimals(int|float $value, ?int $decimals): string

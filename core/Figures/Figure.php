@@ -7,6 +7,7 @@ namespace RowTally\Core\Figures;
 use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
 use RowTally\Core\Values\Exact;
+use RowTally\Core\Values\OrderedValues;
 
 /** One finished statistic: a value (modes: a list of them), or the reason why there is none. Never both, never neither. */
 final readonly class Figure
@@ -15,6 +16,8 @@ final readonly class Figure
     private function __construct(
         public int|float|array|null $value,
         public ?Reason $reason,
+        /** Whether it is a value of the data, or a sum or difference of some: then it has their decimals. */
+        public bool $isOfTheData = false,
     ) {}
 
     public static function count(int $count): self
@@ -34,6 +37,27 @@ final readonly class Figure
         return self::double(Exact::toFloat($ratio));
     }
 
+    /** The double nearest to a value of the data, or to a sum or difference of some. */
+    public static function ofTheData(BigRational $ratio): self
+    {
+        $figure = self::exact($ratio);
+
+        return new self($figure->value, $figure->reason, true);
+    }
+
+    /** A quantile, which may fall on a value. */
+    public static function quantile(BigRational $ratio, OrderedValues $values): self
+    {
+        $decimals = $values->decimals();
+        $unscaled = $decimals === null ? null : Exact::simplest($ratio->multipliedBy(10 ** $decimals));
+        if ($unscaled === null || !$unscaled->getDenominator()->isEqualTo(1)) {
+            return self::exact($ratio);
+        }
+        $whole = $unscaled->getNumerator()->toInt();
+
+        return $values->countBelowUnscaled($whole + 1) > $values->countBelowUnscaled($whole) ? self::ofTheData($ratio) : self::exact($ratio);
+    }
+
     /** The double nearest to the square root of an exact ratio that is not negative. */
     public static function rootOf(BigRational $ratio): self
     {
@@ -49,7 +73,7 @@ final readonly class Figure
     /** @param list<BigDecimal> $values */
     public static function values(array $values): self
     {
-        return new self(array_map(static fn(BigDecimal $value): float => (float) (string) $value, $values), null);
+        return new self(array_map(static fn(BigDecimal $value): float => (float) (string) $value, $values), null, true);
     }
 
     public static function undefined(Reason $reason): self

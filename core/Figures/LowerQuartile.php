@@ -33,6 +33,6 @@ final readonly class LowerQuartile extends NamedStatistic
 
     protected function figure(Observations $observations, Basis $basis): Figure
     {
-        return Figure::exact($observations->quartiles($basis->quartileRule)->q1);
+        return Figure::quantile($observations->quartiles($basis->quartileRule)->q1, $observations->values);
     }
 }

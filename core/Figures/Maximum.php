@@ -33,6 +33,6 @@ final readonly class Maximum extends NamedStatistic
 
     protected function figure(Observations $observations, Basis $basis): Figure
     {
-        return Figure::exact($observations->values->at($observations->n())->toBigRational());
+        return Figure::ofTheData($observations->values->at($observations->n())->toBigRational());
     }
 }

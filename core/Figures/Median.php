@@ -33,6 +33,6 @@ final readonly class Median extends NamedStatistic
 
     protected function figure(Observations $observations, Basis $basis): Figure
     {
-        return Figure::exact($observations->median());
+        return Figure::quantile($observations->median(), $observations->values);
     }
 }

@@ -33,6 +33,6 @@ final readonly class Minimum extends NamedStatistic
 
     protected function figure(Observations $observations, Basis $basis): Figure
     {
-        return Figure::exact($observations->values->at(1)->toBigRational());
+        return Figure::ofTheData($observations->values->at(1)->toBigRational());
     }
 }

@@ -65,6 +65,6 @@ final readonly class Percentile extends NamedStatistic
 
     protected function figure(Observations $observations, Basis $basis): Figure
     {
-        return Figure::exact($observations->quantile($basis->quartileRule, $this->numerator, $this->denominator));
+        return Figure::quantile($observations->quantile($basis->quartileRule, $this->numerator, $this->denominator), $observations->values);
     }
 }

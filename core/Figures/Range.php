@@ -36,6 +36,6 @@ final readonly class Range extends NamedStatistic
 
     protected function figure(Observations $observations, Basis $basis): Figure
     {
-        return Figure::exact($observations->values->at($observations->n())->minus($observations->values->at(1))->toBigRational());
+        return Figure::ofTheData($observations->values->at($observations->n())->minus($observations->values->at(1))->toBigRational());
     }
 }

@@ -33,6 +33,6 @@ final readonly class Sum extends NamedStatistic
 
     protected function figure(Observations $observations, Basis $basis): Figure
     {
-        return Figure::exact($observations->sum());
+        return $observations->hasWholeCounts() ? Figure::ofTheData($observations->sum()) : Figure::exact($observations->sum());
     }
 }

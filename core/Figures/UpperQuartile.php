@@ -33,6 +33,6 @@ final readonly class UpperQuartile extends NamedStatistic
 
     protected function figure(Observations $observations, Basis $basis): Figure
     {
-        return Figure::exact($observations->quartiles($basis->quartileRule)->q3);
+        return Figure::quantile($observations->quartiles($basis->quartileRule)->q3, $observations->values);
     }
 }

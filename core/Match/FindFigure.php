@@ -209,8 +209,8 @@ final readonly class FindFigure
 
     private function midpoints(): ?Observations
     {
-        $classes = AutomaticClasses::for($this->observations);
-        if ($classes->areCentredOnWholeNumbers()) {
+        $classes = AutomaticClasses::for($this->observations, $this->basis->classEdge);
+        if ($classes->holdOneValueEach) {
             return null;
         }
         $middles = Histogram::of($this->observations->values, $classes, $this->basis->classEdge)->midpoints();

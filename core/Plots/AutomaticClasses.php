@@ -6,16 +6,21 @@ namespace RowTally\Core\Plots;
 
 use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
+use Brick\Math\RoundingMode;
+use RowTally\Core\Basis\ClassEdge;
 use RowTally\Core\Exception\InvalidInput;
 use RowTally\Core\Values\Exact;
 use RowTally\Core\Values\Observations;
+use RowTally\Core\Values\Resolution;
 
 /**
  * Classes for a histogram when nobody has chosen any: round edges that cover every value.
  *
  * Definition  the width that Freedman–Diaconis asks for (Sturges' number of classes when n < 30 or the IQR is 0), moved to the
  *             nearest of 1, 2, 2.5, 5 × 10^k, at most `MAX` classes; the first edge is the multiple of the width at or below the
- *             smallest value. Whole numbers with a small range get one class each, centred on it.
+ *             smallest value. Of coarse values (`Resolution`) each class holds equally many possible ones, the last included: with at
+ *             most `ONE_VALUE_EACH` steps one each, centred on it, unless a rule was asked for; otherwise a width is a multiple of the
+ *             step, from a round number where classes are closed on the left, else half a step below the lowest value of each.
  * Unit        the unit of the variable.
  * Undefined   for no values.
  * Source      see `ClassRule`.
@@ -27,12 +32,13 @@ final class AutomaticClasses
     public const MAX = 100;
     private const FEW_VALUES = 30;
     private const FEW_CLASSES = 6;
-    private const ONE_CLASS_EACH = 20;
+    private const FEW_VALUES_EACH = 20;
+    private const ONE_VALUE_EACH = 25;
 
     /**
      * @throws InvalidInput when there are no values
      */
-    public static function for(Observations $observations, ClassRule $rule = ClassRule::FreedmanDiaconis): Classes
+    public static function for(Observations $observations, ClassEdge $closed, ?ClassRule $rule = null): Classes
     {
         $values = $observations->values;
         $n = $values->n();
@@ -41,16 +47,21 @@ final class AutomaticClasses
         }
         $min = $values->at(1);
         $max = $values->at($n);
-        if ($rule === ClassRule::FreedmanDiaconis && $values->decimals() === 0 && $max->minus($min)->isLessThan(self::ONE_CLASS_EACH)) {
-            return new Classes($min->minus('0.5'), BigDecimal::one(), $max->minus($min)->toInt() + 1);
-        }
         if ($min->isEqualTo($max)) {
-            return self::around($min);
+            // A class for values that are all equal is a unit of their last decimal wide.
+            return Classes::oneValueEach($min, BigDecimal::ofUnscaledValue(1, max(0, $min->getScale())), 1);
+        }
+        $resolution = Resolution::of($values);
+        if ($resolution !== null && $rule === null && $resolution->steps <= self::ONE_VALUE_EACH) {
+            return Classes::oneValueEach($min, $resolution->step, $resolution->steps + 1);
         }
         $range = $max->minus($min)->toBigRational();
-        $wanted = self::width($observations, $range, $rule);
-        $width = RoundNumbers::stepNear($wanted);
+        $wanted = self::width($observations, $range, $rule ?? ClassRule::FreedmanDiaconis);
         $least = $range->dividedBy(self::MAX - 1);
+        if ($resolution !== null) {
+            return self::holdingEquallyMany($resolution, $wanted->isGreaterThan($least) ? $wanted : $least, $max, $closed);
+        }
+        $width = RoundNumbers::stepNear($wanted);
         if ($width->compareTo($least) < 0) {
             $width = RoundNumbers::stepAtLeast($least);
         }
@@ -63,16 +74,56 @@ final class AutomaticClasses
      *
      * @throws InvalidInput when there are no values
      */
-    public static function few(Observations $observations): Classes
+    public static function few(Observations $observations, ClassEdge $closed): Classes
     {
-        $classes = self::for($observations);
-        if ($classes->number <= self::FEW_CLASSES || $classes->areCentredOnWholeNumbers()) {
+        $classes = self::for($observations, $closed);
+        if ($classes->number <= self::FEW_CLASSES || ($classes->holdOneValueEach && $classes->number <= self::FEW_VALUES_EACH)) {
             return $classes;
         }
         $min = $observations->values->at(1);
         $max = $observations->values->at($observations->n());
+        $wanted = $max->minus($min)->toBigRational()->dividedBy(self::FEW_CLASSES);
+        $resolution = Resolution::of($observations->values);
 
-        return self::covering($min, $max, RoundNumbers::stepNear($max->minus($min)->toBigRational()->dividedBy(self::FEW_CLASSES)));
+        return $resolution === null ? self::covering($min, $max, RoundNumbers::stepNear($wanted)) : self::holdingEquallyMany($resolution, $wanted, $max, $closed);
+    }
+
+    /**
+     * Classes of coarse values that hold equally many possible ones each.
+     *
+     * @param BigRational $wanted the width, more or less
+     */
+    public static function holdingEquallyMany(Resolution $resolution, BigRational $wanted, BigDecimal $max, ClassEdge $closed): Classes
+    {
+        $width = RoundNumbers::multipleNear($wanted, $resolution->step);
+        $start = RoundNumbers::floorTo($resolution->lowest->toBigRational(), $width);
+        // A value on an outer edge would be one too many for the class that is closed there.
+        $number = $max->minus($start)->dividedBy($width, 0, RoundingMode::FLOOR)->toInt() + 1;
+
+        return new Classes(
+            $closed === ClassEdge::Left ? $start : $resolution->atLeast($start)->minus($resolution->step->multipliedBy('0.5')),
+            $width,
+            $number,
+        );
+    }
+
+    /** The next wider or narrower classes of a round width, in words; null where there are none. */
+    public static function nextWord(Classes $classes, Observations $observations, ClassEdge $closed, bool $wider): ?string
+    {
+        $resolution = Resolution::of($observations->values);
+        $width = $classes->areEqual() ? RoundNumbers::next($classes->width, $wider, $resolution?->step) : null;
+        if ($width === null) {
+            return null;
+        }
+        $max = $observations->values->at($observations->n());
+        $next = match (true) {
+            $resolution === null => new Classes(RoundNumbers::floorTo($classes->start->toBigRational(), $width), $width, 1),
+            $width->isEqualTo($resolution->step) => Classes::oneValueEach($resolution->lowest, $width, 1),
+            default => self::holdingEquallyMany($resolution, $width->toBigRational(), $max, $closed),
+        };
+        $isTooMany = $max->minus($next->start)->toBigRational()->isGreaterThan($next->width->multipliedBy(ClassChoice::MOST)->toBigRational());
+
+        return $isTooMany ? null : Exact::plainDecimal($next->start) . ':' . Exact::plainDecimal($next->width);
     }
 
     private static function width(Observations $observations, BigRational $range, ClassRule $rule): BigRational
@@ -95,13 +146,5 @@ final class AutomaticClasses
         $number += $last->isEqualTo($max) && $number > 0 ? 0 : 1;
 
         return new Classes($start, $width, $number);
-    }
-
-    /** One class for values that are all equal, a unit of their last decimal wide. */
-    private static function around(BigDecimal $value): Classes
-    {
-        $width = BigDecimal::ofUnscaledValue(1, max(0, $value->getScale()));
-
-        return new Classes($value->minus($width->multipliedBy('0.5')), $width, 1);
     }
 }

@@ -6,6 +6,7 @@ namespace RowTally\Core\Plots;
 
 use Brick\Math\BigDecimal;
 use RowTally\Core\Display\DecimalText;
+use RowTally\Core\Values\Exact;
 
 /**
  * A value axis: from where to where, and ticks at round numbers with their texts. Data units, no pixels.
@@ -32,19 +33,16 @@ final readonly class Axis
             $last = $last->plus($step);
         }
 
-        return new self((float) (string) $first, (float) (string) $last, self::ticks($first, $last, $step));
+        return new self(Exact::clamped($first), Exact::clamped($last), self::ticks($first, $last, $step));
     }
 
-    /** An axis over classes that are each centred on a whole number: from edge to edge, with ticks at whole numbers only. */
-    public static function ofWholeNumbers(BigDecimal $from, BigDecimal $to): self
+    /** An axis from edge to edge of classes that are one value each, with ticks at values only. */
+    public static function ofValues(Classes $classes): self
     {
-        $step = self::step($from, $to);
-        if ($step->isLessThan(1)) {
-            $step = BigDecimal::one();
-        }
-        $first = RoundNumbers::floorTo($from->toBigRational(), $step)->plus($step);
+        $ticks = $classes->ticks();
+        $every = (int) max(1, ceil($classes->number / self::TICKS));
 
-        return new self((float) (string) $from, (float) (string) $to, self::ticks($first, $to, $step));
+        return new self(Exact::clamped($classes->start), Exact::clamped($classes->end()), array_values(array_filter($ticks, static fn(int $i): bool => $i % $every === 0, ARRAY_FILTER_USE_KEY)));
     }
 
     private static function step(BigDecimal $from, BigDecimal $to): BigDecimal
@@ -57,7 +55,7 @@ final readonly class Axis
     {
         $ticks = [];
         for ($at = $first; $at->isLessThanOrEqualTo($last); $at = $at->plus($step)) {
-            $ticks[] = ['at' => (float) (string) $at, 'text' => self::text($at, $step)];
+            $ticks[] = ['at' => Exact::clamped($at), 'text' => self::text($at, $step)];
         }
 
         return $ticks;
@@ -69,7 +67,7 @@ final readonly class Axis
         $stripped = $number->stripTrailingZeros();
         $plain = DecimalText::plain($stripped->toScale(max(0, $stripped->getScale())));
 
-        return mb_strlen($plain) <= self::LONGEST_TEXT ? $plain : DecimalText::of((float) (string) $number, null);
+        return mb_strlen($plain) <= self::LONGEST_TEXT ? $plain : DecimalText::of(Exact::clamped($number), null);
     }
 
     private static function text(BigDecimal $at, BigDecimal $step): string

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Plots;
 
+use Brick\Math\BigDecimal;
 use RowTally\Core\Basis\ClassEdge;
 use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\OrderedValues;
+use RowTally\Core\Values\Resolution;
 
 /**
  * The bars of overall and each group over the same classes: all that other classes change of a stack.
@@ -15,11 +17,16 @@ use RowTally\Core\Values\OrderedValues;
  */
 final readonly class Bars
 {
+    /** So many boundaries can be written under the bars; of more, or of fewer, round numbers say more. */
+    private const MOST_WRITTEN = 60;
+    private const FEWEST_WRITTEN = 3;
+
     /**
      * @param list<Histogram>                             $histograms overall, then each group; all over the same classes
      * @param list<list<float>>                           $heights    the same order
      * @param list<float>                                 $highest    where the scale of each lane must reach
      * @param list<list<array{at: float, height: float}>> $curves     normal curves, the same order; none unless wanted
+     * @param array{int, int}|null                        $possible
      */
     private function __construct(
         public Axis $axis,
@@ -31,7 +38,29 @@ final readonly class Bars
         public array $curves,
         /** Counts are whole numbers of 10^−countDecimals. */
         public int $countDecimals,
+        /** How many of the possible values of coarse data the classes hold, fewest and most; null where that tells nothing. */
+        public ?array $possible,
+        /** The step of coarse values; null where they lie finely. */
+        public ?BigDecimal $step,
+        /** The next narrower and the next wider classes, in words. */
+        public ?string $narrower,
+        public ?string $wider,
     ) {}
+
+    /**
+     * What stands under the bars: the boundaries of the classes while they can be written, or the values that classes are.
+     *
+     * @return list<array{at: float, text: string}>
+     */
+    public function ticks(): array
+    {
+        if ($this->classes->number > self::MOST_WRITTEN) {
+            return $this->axis->ticks;
+        }
+        $inside = array_values(array_filter($this->classes->ticks(), fn(array $tick): bool => $tick['at'] >= $this->axis->from && $tick['at'] <= $this->axis->to));
+
+        return count($inside) < ($this->classes->holdOneValueEach ? 1 : self::FEWEST_WRITTEN) ? $this->axis->ticks : $inside;
+    }
 
     /**
      * @param list<Observations> $groups
@@ -44,7 +73,7 @@ final readonly class Bars
             return null;
         }
         $all = [$overall, ...$groups];
-        $classes = $options->classes->classes($overall);
+        $classes = $options->classes->classes($overall, $closed);
         $axis = self::axis($classes, $overall, $options);
         $histograms = Histogram::each(array_map(static fn(Observations $group): OrderedValues => $group->values, $all), $classes, $closed);
         $scale = $options->scale->over($classes);
@@ -53,7 +82,38 @@ final readonly class Bars
             ? array_map(static fn(Observations $group): array => $scale->normalCurve($group, $classes, $axis->from, $axis->to), $all)
             : [];
 
-        return new self($axis, $classes, $scale, $histograms, $heights, self::highest($heights, $curves, $options->ownScales), $curves, $overall->countDecimals);
+        return new self(
+            $axis,
+            $classes,
+            $scale,
+            $histograms,
+            $heights,
+            self::highest($heights, $curves, $options->ownScales),
+            $curves,
+            $overall->countDecimals,
+            self::possible($overall, $classes, $closed),
+            Resolution::of($overall->values)?->step,
+            AutomaticClasses::nextWord($classes, $overall, $closed, false),
+            AutomaticClasses::nextWord($classes, $overall, $closed, true),
+        );
+    }
+
+    /** @return array{int, int}|null of classes of one width; of unequal ones densities are drawn */
+    private static function possible(Observations $overall, Classes $classes, ClassEdge $closed): ?array
+    {
+        $resolution = $classes->areEqual() && !$classes->holdOneValueEach ? Resolution::of($overall->values) : null;
+        if ($resolution === null) {
+            return null;
+        }
+        // Closed on the right, a class holds what lies above its lower edge.
+        $after = static fn(BigDecimal $edge): BigDecimal => $closed === ClassEdge::Left || !$resolution->atLeast($edge)->isEqualTo($edge) ? $edge : $edge->plus($resolution->step);
+        $held = array_map(static fn(int $i): int => $resolution->between($after($classes->edge($i)), $after($classes->edge($i + 1))), range(0, $classes->number - 1));
+        // The outermost class has the value on its closed end too, where the values reach it.
+        $outermost = $closed === ClassEdge::Left ? $classes->number - 1 : 0;
+        $end = $classes->edge($closed === ClassEdge::Left ? $classes->number : 0);
+        $held[$outermost] += $resolution->reaches($end) ? 1 : 0;
+
+        return min($held) === max($held) ? null : [min($held), max($held)];
     }
 
     /** Values that the classes leave out are on the axis all the same: the box needs them. */
@@ -62,10 +122,11 @@ final readonly class Bars
         if ($options->zoom !== null) {
             return Axis::covering(...$options->zoom);
         }
-        if ($classes->areCentredOnWholeNumbers()) {
-            return Axis::ofWholeNumbers($classes->start, $classes->end());
-        }
         [$min, $max] = [$overall->values->at(1), $overall->values->at($overall->n())];
+
+        if ($classes->holdOneValueEach && $min->isGreaterThan($classes->start) && $max->isLessThan($classes->end())) {
+            return Axis::ofValues($classes);
+        }
 
         return Axis::covering($min->isLessThan($classes->start) ? $min : $classes->start, $max->isGreaterThan($classes->end()) ? $max : $classes->end());
     }

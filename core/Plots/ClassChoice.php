@@ -6,8 +6,10 @@ namespace RowTally\Core\Plots;
 
 use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
+use RowTally\Core\Basis\ClassEdge;
 use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Values\Observations;
+use RowTally\Core\Values\Resolution;
 
 /**
  * How somebody wants the classes of a histogram: by a rule, from a start in one width, or by their edges.
@@ -17,7 +19,7 @@ use RowTally\Core\Values\Observations;
 final readonly class ClassChoice
 {
     public const MOST = 500;
-    private const NUMBER = '-?\d{1,15}(?:\.\d{1,12})?';
+    private const NUMBER = '-?\d{1,40}(?:\.\d{1,40})?(?:[eE][+\-]?\d{1,3})?';
 
     /** @param list<BigDecimal> $edges */
     private function __construct(
@@ -32,8 +34,8 @@ final readonly class ClassChoice
     public static function ofWord(string $word): self
     {
         $plain = str_replace(["\u{2212}", ' '], ['-', ''], trim($word));
-        $rule = $plain === '' ? ClassRule::FreedmanDiaconis : ClassRule::tryFrom($plain);
-        if ($rule !== null) {
+        $rule = ClassRule::tryFrom($plain);
+        if ($plain === '' || $rule !== null) {
             return new self($plain, $rule);
         }
         if (preg_match('/^(' . self::NUMBER . '):(' . self::NUMBER . ')$/', $plain, $part) === 1 && (float) $part[2] > 0.0) {
@@ -58,19 +60,22 @@ final readonly class ClassChoice
      *
      * @throws NotUnderstood when it would make too many classes
      */
-    public function classes(Observations $observations): Classes
+    public function classes(Observations $observations, ClassEdge $closed): Classes
     {
-        if ($this->rule !== null) {
-            return AutomaticClasses::for($observations, $this->rule);
+        if ($this->edges !== []) {
+            return Classes::ofEdges($this->edges);
         }
         if ($this->start === null || $this->width === null) {
-            return Classes::ofEdges($this->edges);
+            return AutomaticClasses::for($observations, $closed, $this->rule);
         }
         $last = $observations->values->at($observations->n());
         if ($last->minus($this->start)->toBigRational()->dividedBy(BigRational::of($this->width))->isGreaterThan(self::MOST)) {
             throw NotUnderstood::tooManyClasses(self::MOST);
         }
 
-        return (new Classes($this->start, $this->width, 1))->reaching($last);
+        $classes = (new Classes($this->start, $this->width, 1))->reaching($last);
+        $step = Resolution::of($observations->values)->step ?? ($observations->values->decimals() === 0 ? BigDecimal::one() : null);
+
+        return $classes->over($step, $last);
     }
 }

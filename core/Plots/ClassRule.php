@@ -44,7 +44,8 @@ enum ClassRule: string
         }
         $factor = $this === self::Scott ? 3.49 : 2.0;
 
-        return $factor * $spread * (Exact::toFloat($observations->size()) ?? 0.0) ** (-1 / 3);
+        // A width beyond the doubles is one class.
+        return min(PHP_FLOAT_MAX, $spread * ($factor * (Exact::toFloat($observations->size()) ?? 0.0) ** (-1 / 3)));
     }
 
     public function number(Observations $observations): ?int

@@ -29,7 +29,14 @@ final class Classes
         /** 1 or more */
         public readonly int $number,
         private readonly ?array $unequal = null,
+        /** Whether each class is one possible value with half a step on either side, and is called after it. */
+        public readonly bool $holdOneValueEach = false,
     ) {}
+
+    public static function oneValueEach(BigDecimal $lowest, BigDecimal $step, int $number): self
+    {
+        return new self($lowest->minus($step->multipliedBy('0.5')), $step, $number, null, true);
+    }
 
     /** @param list<BigDecimal> $edges two or more, ascending */
     public static function ofEdges(array $edges): self
@@ -74,10 +81,30 @@ final class Classes
         return $this->edge($this->number);
     }
 
-    /** Whether each class is one whole number with half a unit on either side. */
-    public function areCentredOnWholeNumbers(): bool
+    /** The same over values of such a step, where each class turns out to be one of them: one that somebody has typed may be. */
+    public function over(?BigDecimal $step, ?BigDecimal $value): self
     {
-        return $this->areEqual() && $this->width->isEqualTo(1) && $this->start->plus('0.5')->stripTrailingZeros()->getScale() <= 0;
+        $isOneEach = $step !== null && $value !== null && $this->areEqual() && $this->width->isEqualTo($step)
+            && $value->minus($this->middle(0))->remainder($step)->isZero();
+
+        return $isOneEach ? self::oneValueEach($this->middle(0), $this->width, $this->number) : $this;
+    }
+
+    /**
+     * What stands under the bars: the boundaries, or the values that classes are.
+     *
+     * @return list<array{at: float, text: string}>
+     */
+    public function ticks(): array
+    {
+        $places = $this->holdOneValueEach ? array_map($this->middle(...), range(0, $this->number - 1)) : array_map($this->edge(...), range(0, $this->number));
+
+        return array_map(static fn(BigDecimal $at): array => ['at' => Exact::clamped($at), 'text' => Axis::roundText($at)], $places);
+    }
+
+    private function middle(int $index): BigDecimal
+    {
+        return $this->edge($index)->plus($this->edge($index + 1))->multipliedBy('0.5');
     }
 
     /** @return array{list<int>, int}|null the edges as whole numbers, and over how many decimals; null where 15 digits do not hold them */
@@ -93,10 +120,10 @@ final class Classes
     /** @return list<float> the number + 1 edges, each the double nearest to its decimal */
     public function edges(): array
     {
-        return array_map(fn(int $i): float => (float) (string) $this->edge($i), range(0, $this->number));
+        return array_map(fn(int $i): float => Exact::clamped($this->edge($i)), range(0, $this->number));
     }
 
-    /** @return non-empty-list<string> each class in words: "20 to under 25", or "over 20 to 25"; the whole number it is centred on */
+    /** @return non-empty-list<string> each class in words: "20 to under 25", or "over 20 to 25"; the value it is centred on */
     public function labels(ClassEdge $edge): array
     {
         return $this->labels[$edge->value] ??= array_map(fn(int $i): string => $this->label($i, $edge), range(0, $this->number - 1));
@@ -105,8 +132,8 @@ final class Classes
     private function label(int $i, ClassEdge $edge): string
     {
         $text = static fn(BigDecimal $number): string => str_replace('-', '−', Exact::plainDecimal($number));
-        if ($this->areCentredOnWholeNumbers()) {
-            return $text($this->edge($i)->plus('0.5'));
+        if ($this->holdOneValueEach) {
+            return $text($this->middle($i));
         }
         [$from, $to] = [$text($this->edge($i)), $text($this->edge($i + 1))];
 

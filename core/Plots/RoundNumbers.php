@@ -52,6 +52,63 @@ final class RoundNumbers
         return $best;
     }
 
+    /** The next round number above or below another; null where there is none that fits within twice or half of it. */
+    public static function next(BigDecimal $number, bool $above, ?BigDecimal $multipleOf): ?BigDecimal
+    {
+        $fits = static fn(BigDecimal $round): bool => ($above ? $round->isGreaterThan($number) : $round->isLessThan($number))
+            && ($multipleOf === null || $round->remainder($multipleOf)->isZero());
+
+        return self::nearest(self::around($number->toBigRational()), $number->toBigRational(), $fits)
+            ?? ($multipleOf === null ? null : self::nextMultiple($number, $above, $multipleOf));
+    }
+
+    private static function nextMultiple(BigDecimal $number, bool $above, BigDecimal $step): ?BigDecimal
+    {
+        $next = $above ? $number->multipliedBy(2) : $step->multipliedBy($number->dividedBy($step->multipliedBy(2), 0, RoundingMode::DOWN));
+
+        return $next->isGreaterThan(0) && $next->remainder($step)->isZero() ? $next : null;
+    }
+
+    /** A round number near to $wanted that is a multiple of $step, or else a round multiple of $step. */
+    public static function multipleNear(BigRational $wanted, BigDecimal $step): BigDecimal
+    {
+        $wanted = $wanted->compareTo($step) < 0 ? $step->toBigRational() : $wanted;
+        $best = self::nearest(self::around($wanted), $wanted, static fn(BigDecimal $round): bool => $round->remainder($step)->isZero());
+        if ($best !== null) {
+            return $best;
+        }
+        $times = self::around($wanted->dividedBy($step));
+
+        return $step->multipliedBy(self::nearest($times, $wanted->dividedBy($step), static fn(BigDecimal $number): bool => $number->stripTrailingZeros()->getScale() <= 0) ?? BigDecimal::one());
+    }
+
+    /** @return list<BigDecimal> the round numbers from half as large to twice as large */
+    private static function around(BigRational $wanted): array
+    {
+        $exponent = self::exponent($wanted);
+        $all = array_map(static fn(array $step): BigDecimal => self::scaled($step[0], $step[1] - $exponent), [[5, 1], ...self::STEPS, [20, 0]]);
+
+        return array_values(array_filter($all, static fn(BigDecimal $round): bool => $wanted->compareTo($round->multipliedBy(2)) <= 0 && $round->compareTo($wanted->multipliedBy(2)) <= 0));
+    }
+
+    /**
+     * @param list<BigDecimal>           $numbers
+     * @param callable(BigDecimal): bool $fits
+     */
+    private static function nearest(array $numbers, BigRational $wanted, callable $fits): ?BigDecimal
+    {
+        $best = null;
+        foreach (array_filter($numbers, $fits) as $number) {
+            $apart = $wanted->dividedBy($number);
+            $apart = $apart->isLessThan(1) ? BigRational::one()->dividedBy($apart) : $apart;
+            if ($best === null || $apart->isLessThan($best[1])) {
+                $best = [$number, $apart];
+            }
+        }
+
+        return $best[0] ?? null;
+    }
+
     /** The largest multiple of $step that does not exceed $value. */
     public static function floorTo(BigRational $value, BigDecimal $step): BigDecimal
     {

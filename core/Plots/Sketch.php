@@ -4,14 +4,16 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Plots;
 
-use Brick\Math\BigDecimal;
 use RowTally\Core\Basis\ClassEdge;
 use RowTally\Core\Values\OrderedValues;
+use RowTally\Core\Values\Resolution;
 
 /** The micro-plot of a number variable: the counts of a handful of classes, for a look and not for reading off. */
 final class Sketch
 {
     private const BARS = 12;
+    /** So many different values have a bar each. */
+    private const MOST_VALUES = 24;
 
     /** @return list<int> counts from the smallest values to the largest; empty when there are no values */
     public static function of(OrderedValues $values): array
@@ -25,10 +27,15 @@ final class Sketch
         if ($range->getSign() === 0) {
             return [$n];
         }
-        $width = RoundNumbers::stepAtLeast($range->dividedBy(self::BARS - 1));
-        if ($values->decimals() === 0 && $width->isLessThan(1)) {
-            $width = BigDecimal::one();
+        $resolution = Resolution::of($values);
+        if ($resolution !== null) {
+            $classes = $resolution->steps < self::MOST_VALUES
+                ? Classes::oneValueEach($min, $resolution->step, $resolution->steps + 1)
+                : AutomaticClasses::holdingEquallyMany($resolution, $range->dividedBy(self::BARS), $values->at($n), ClassEdge::Left);
+
+            return Histogram::of($values, $classes, ClassEdge::Left)->counts;
         }
+        $width = RoundNumbers::stepAtLeast($range->dividedBy(self::BARS - 1));
         $start = RoundNumbers::floorTo($min->toBigRational(), $width);
         $number = RoundNumbers::floorTo($values->at($n)->toBigRational(), $width)->minus($start)->toBigRational()->dividedBy($width)->toInt() + 1;
 

@@ -169,7 +169,7 @@ final readonly class Slicing
         if ($observations->n() === 0) {
             return ['labels' => [null], 'codes' => static fn(int $chunk): array => array_fill(0, $chunks[$chunk]->rows, 0)];
         }
-        $classes = AutomaticClasses::few($observations);
+        $classes = AutomaticClasses::few($observations, $edge);
         $least = self::least($classes, $column->decimals, $edge);
         $number = $classes->number;
         // The least whole numbers of right-closed classes are inside already.

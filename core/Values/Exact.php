@@ -13,7 +13,7 @@ use Brick\Math\BigRational;
  *
  * Accuracy    30 significant decimal digits and a sticky digit go into PHP's correctly rounding text-to-double conversion,
  *             so the answer is the correctly rounded double (a tie closer than 1e-30 relative aside).
- * Undefined   null when the true value is beyond the doubles, or not zero and nearer to zero than the smallest normal double.
+ * Undefined   null when the true value is beyond the doubles, or not zero and rounded to it. Below 2.2e-308 doubles have fewer digits.
  * Cost        one big division or integer square root of at most some hundred digits.
  */
 final class Exact
@@ -22,7 +22,6 @@ final class Exact
     private const DIGITS_OF_A_DOUBLE = 15;
     private const DIGITS_OF_AN_INTEGER = 18;
     private const ROOT_DIGITS = 60;
-    private const SMALLEST_NORMAL = 2.2250738585072014E-308;
 
     public static function toFloat(BigRational $ratio): ?float
     {
@@ -43,6 +42,12 @@ final class Exact
             : $numerator->quotientAndRemainder($denominator->multipliedBy(BigInteger::ten()->power(-$shift)));
 
         return self::fromDigits($ratio->getSign() < 0, $quotient, $remainder->isZero(), -$shift);
+    }
+
+    /** The double nearest to a decimal; the outermost ones for what lies beyond them. */
+    public static function clamped(BigDecimal $number): float
+    {
+        return max(-PHP_FLOAT_MAX, min(PHP_FLOAT_MAX, (float) (string) $number));
     }
 
     /** The same ratio in lowest terms; by machine integers where they hold it, which is ten times faster. */
@@ -149,6 +154,6 @@ final class Exact
         }
         $value = (float) (($negative ? '-' : '') . $text . 'e' . $exponent);
 
-        return is_infinite($value) || abs($value) < self::SMALLEST_NORMAL ? null : $value;
+        return is_infinite($value) || $value === 0.0 ? null : $value;
     }
 }

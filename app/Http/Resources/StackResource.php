@@ -52,6 +52,11 @@ final class StackResource extends PlainResource
         return [
             'classes' => [
                 'edges' => $bars->classes->edges(),
+                'ticks' => $bars->ticks(),
+                'step' => $bars->step === null ? null : Exact::clamped($bars->step),
+                'narrower' => $bars->narrower,
+                'wider' => $bars->wider,
+                'mixed' => $bars->possible === null ? null : "Some classes hold {$bars->possible[0]} and others {$bars->possible[1]} of the values that are possible here, so bars may differ for that alone.",
                 'labels' => $bars->classes->labels($closed),
                 'width' => $bars->classes->areEqual() ? Axis::roundText($bars->classes->width) : null,
                 'closed' => $closed->value,

@@ -1412,6 +1412,18 @@ export interface components {
         };
         ClassesDrawn: {
             edges: number[];
+            /** @description What stands under the bars: boundaries, or the values that classes are. */
+            ticks: {
+                at: number;
+                text: string;
+            }[];
+            /** @description Of coarse values, from one possible value to the next. */
+            step: number | null;
+            /** @description The next narrower classes, as `classes` takes them. */
+            narrower: string | null;
+            wider: string | null;
+            /** @description Says that classes hold unequally many possible values. */
+            mixed: string | null;
             labels: string[];
             /** @description null where they differ. */
             width: string | null;

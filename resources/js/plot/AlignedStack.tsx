@@ -13,7 +13,7 @@ import { StackLane } from './StackLane';
 import { stackLayout } from './stackLayout';
 import { useFollowing } from './useFollowing';
 import { useWidth } from './useWidth';
-import { axisAtEdges, ValueAxis } from './ValueAxis';
+import { ValueAxis } from './ValueAxis';
 import { useWalk, walkedLook } from './useWalk';
 
 /** Less than this is a press and no drag. */
@@ -261,7 +261,7 @@ export function AlignedStack({
                             onEnd={onClasses}
                         />
                     )}
-                    <ValueAxis axis={axisAtEdges(drawn.classes.edges, stack.axis)} name={axisName} x={x} top={layout.axisTop} />
+                    <ValueAxis axis={{ ...stack.axis, ticks: drawn.classes.ticks }} name={axisName} x={x} top={layout.axisTop} />
                     {walk.frame}
                 </svg>
             )}

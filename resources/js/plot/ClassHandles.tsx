@@ -40,10 +40,9 @@ export function ClassHandles({
     const [draft, setDraft] = useState<Draft | null>(null);
     const [first = 0, second = 1] = stack.classes.edges;
     const { start, width } = draft ?? { start: first, width: second - first };
-    // Half units and whole widths are classes around whole numbers: they stay so.
-    const isWhole = Math.abs(first % 1) === 0.5 && Number.isInteger(second - first);
-    const offset = isWhole ? 0.5 : 0;
-    const step = isWhole ? 1 : roundStep((second - first) / 20);
+    // Of coarse values, whole numbers say, classes keep holding equally many possible ones.
+    const offset = stack.classes.step === null ? 0 : first;
+    const step = stack.classes.step ?? roundStep((second - first) / 20);
     const least = Math.max(step, roundStep((stack.axis.to - stack.axis.from) / MOST));
     const moved = (which: keyof Draft, to: number): Draft =>
         which === 'start'

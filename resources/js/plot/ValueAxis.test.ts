@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { axisAtEdges, labelEvery, roundest } from './ValueAxis';
+import { labelEvery, roundest } from './ValueAxis';
 
 const ticks = [
     { at: 0, text: '0' },
@@ -14,21 +14,6 @@ test('every tick is labelled while texts have room', () => {
 test('crowded texts leave out as many as it takes', () => {
     expect(labelEvery(ticks, 1)).toBe(3);
     expect(labelEvery([{ at: 5, text: 'alone' }], 1)).toBe(1);
-});
-
-test('ticks stand at the boundaries of the classes, unless there are very many', () => {
-    const axis = { from: 0, to: 10, ticks: [{ at: 0, text: '0' }] };
-    expect(axisAtEdges([-2.5, 0, 2.5, 5], axis).ticks).toEqual([
-        { at: 0, text: '0' },
-        { at: 2.5, text: '2.5' },
-        { at: 5, text: '5' },
-    ]);
-    expect(
-        axisAtEdges(
-            Array.from({ length: 90 }, (_, i) => i / 10),
-            axis,
-        ),
-    ).toBe(axis);
 });
 
 test('boundaries that are not equally far apart are labelled as the nearest two allow', () => {

@@ -52,15 +52,3 @@ export function labelEvery(ticks: { at: number; text: string }[], pixelsPerUnit:
     const widest = Math.max(...ticks.map((tick) => tick.text.length)) * CHARACTER_WIDTH + SPACE_BETWEEN;
     return Math.max(1, Math.ceil(widest / (nearest * pixelsPerUnit)));
 }
-
-/** So many boundaries can be written under the bars; of more, the round numbers say more. */
-const MOST_EDGES = 60;
-
-/** The axis with its ticks at the boundaries of the classes, where they are. */
-export function axisAtEdges(edges: number[], axis: Axis): Axis {
-    const inside = edges.filter((edge) => edge >= axis.from && edge <= axis.to);
-    if (inside.length < 3 || inside.length > MOST_EDGES) {
-        return axis;
-    }
-    return { ...axis, ticks: inside.map((at) => ({ at, text: String(at).replace('-', '−') })) };
-}

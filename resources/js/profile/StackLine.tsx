@@ -164,6 +164,18 @@ export function StackLine({
                     </button>
                 </p>
             )}
+            {stack.classes.mixed !== null && (
+                <p role="status" className="mt-0.5">
+                    {stack.classes.mixed}{' '}
+                    <button
+                        type="button"
+                        className="font-semibold text-ink underline decoration-accent decoration-2 underline-offset-4"
+                        onClick={() => onAsk({ classes: '' })}
+                    >
+                        Use classes that hold equally many
+                    </button>
+                </p>
+            )}
             {below + above > 0 && (
                 <p role="status" className="mt-0.5 text-alarm">
                     {count(below + above)} {below + above === 1 ? 'row lies' : 'rows lie'} outside the classes ({count(below)} below,{' '}
@@ -177,27 +189,31 @@ export function StackLine({
     );
 }
 
-/** The next wider and the next narrower round width, from an edge that stays where it is. */
+/** The next wider and the next narrower round width. */
 function WidthSteps({ stack, onAsk }: { stack: Stack; onAsk: (change: Partial<Question>) => void }) {
-    const [first = 0, second = 1] = stack.classes.edges;
-    if (stack.classes.width === null) {
-        return null;
-    }
-    const steps = [1, 2, 2.5, 5, 10, 20, 25, 50, 100];
-    const width = second - first;
-    const ten = 10 ** Math.floor(Math.log10(width));
-    const known = steps.map((step) => Number(((step * ten) / 10).toPrecision(3)));
-    const wider = known.find((step) => step > width * 1.001);
-    const narrower = known.findLast((step) => step < width * 0.999);
-    const choose = (next: number | undefined) =>
-        next !== undefined && onAsk({ classes: `${Number((Math.floor(first / next) * next).toPrecision(12))}:${next}` });
-    const look = 'mr-1.5 size-5 rounded border border-hair-strong bg-surface leading-none text-ink hover:border-ink';
+    const { narrower, wider } = stack.classes;
+    const look = 'mr-1.5 size-5 rounded border border-hair-strong bg-surface leading-none text-ink hover:border-ink disabled:opacity-40';
+    const choose = (classes: string | null) => classes !== null && onAsk({ classes });
     return (
         <>
-            <button type="button" className={look} aria-label="Narrower classes" title="Narrower classes" onClick={() => choose(narrower)}>
+            <button
+                type="button"
+                className={look}
+                aria-label="Narrower classes"
+                title="Narrower classes"
+                disabled={narrower === null}
+                onClick={() => choose(narrower)}
+            >
                 −
             </button>
-            <button type="button" className={look} aria-label="Wider classes" title="Wider classes" onClick={() => choose(wider)}>
+            <button
+                type="button"
+                className={look}
+                aria-label="Wider classes"
+                title="Wider classes"
+                disabled={wider === null}
+                onClick={() => choose(wider)}
+            >
                 +
             </button>
         </>

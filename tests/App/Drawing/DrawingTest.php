@@ -74,16 +74,6 @@ final class DrawingTest extends TestCase
         self::assertSame(1, Axes::every([['at' => 1.0, 'text' => 'alone']], 0.01));
     }
 
-    public function test_ticks_stand_at_the_boundaries_of_classes_while_they_are_few(): void
-    {
-        $axis = Geometry::ofJson('{"from": 0, "to": 100, "ticks": [{"at": 0, "text": "0"}, {"at": 100, "text": "100"}]}');
-        $texts = static fn(array $edges): array => array_column(Axes::ticksAtEdges($edges, $axis), 'text');
-
-        self::assertSame(['0', '12.5', '100'], $texts([0.0, 12.5, 100.0, 200.0]));
-        self::assertSame(['0', '100'], $texts([0.0, 300.0]));
-        self::assertSame(['0', '100'], $texts(array_map(floatval(...), range(0, 99))));
-    }
-
     public function test_what_is_written_is_safe_and_short(): void
     {
         $svg = new Svg(200, 100, 'a "name" & more');

@@ -8,9 +8,23 @@ use Brick\Math\BigDecimal;
 use Brick\Math\RoundingMode;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use RowTally\Core\Basis\Basis;
+use RowTally\Core\Basis\ShownDecimals;
 use RowTally\Core\Display\DecimalText;
+use RowTally\Core\Display\FigureText;
+use RowTally\Core\Figures\LowerQuartile;
+use RowTally\Core\Figures\Maximum;
+use RowTally\Core\Figures\Mean;
+use RowTally\Core\Figures\Median;
+use RowTally\Core\Figures\Minimum;
+use RowTally\Core\Figures\Mode;
+use RowTally\Core\Figures\Range;
+use RowTally\Core\Figures\Statistic;
+use RowTally\Core\Figures\Sum;
 use RowTally\Core\Frequency\Percent;
 use RowTally\Core\Values\Exact;
+use RowTally\Core\Values\Observations;
+use Tests\Core\Support\Numbers;
 
 final class DecimalTextTest extends TestCase
 {
@@ -37,6 +51,41 @@ final class DecimalTextTest extends TestCase
     public function test_numbers_are_rounded_once_as_a_person_rounds_what_they_see(int|float $value, ?int $decimals, string $text): void
     {
         self::assertSame($text, DecimalText::of($value, $decimals));
+    }
+
+    /** @return iterable<string, array{int|float, int, string}> */
+    public static function significantDigits(): iterable
+    {
+        yield 'fewer than stand before the point' => [15, 1, '20'];
+        yield 'a negative half' => [-250, 1, '−300'];
+        yield 'rounds up a digit more' => [996, 2, '1000'];
+        yield 'just as many' => [15, 2, '15'];
+        yield 'zeros at the end are kept' => [0.3, 2, '0.30'];
+        yield 'nine tenths become one digit more' => [9.99, 2, '10'];
+        yield 'many more before the point' => [123456789.5, 3, '123000000'];
+        yield 'nothing' => [0, 3, '0'];
+        yield 'huge' => [1.26e300, 2, '1.3 × 10³⁰⁰'];
+    }
+
+    #[DataProvider('significantDigits')]
+    public function test_significant_digits_count_from_the_first(int|float $value, int $digits, string $text): void
+    {
+        self::assertSame($text, DecimalText::significant($value, $digits));
+    }
+
+    public function test_figures_that_are_values_of_the_data_have_their_decimals(): void
+    {
+        $whole = new Observations(Numbers::of('2020', '2021', '2024', '2024'), 0);
+        $text = static fn(Statistic $statistic, Observations $of, string $decimals = 'data+1'): ?string => (new FigureText(new Basis(decimals: ShownDecimals::ofWord($decimals)), $of->values->decimals()))
+            ->of($statistic, $statistic->of($of, new Basis()));
+
+        self::assertSame(['2020', '2024', '4', '8089', '2024'], array_map(static fn(Statistic $statistic): ?string => $text($statistic, $whole), [new Minimum(), new Maximum(), new Range(), new Sum(), new Mode()]));
+        // The middle of 2021 and 2024 is no value, nor is the mean; of 1, 2, 2 and 5 the median is one.
+        self::assertSame(['2022.5', '2022.3'], [$text(new Median(), $whole), $text(new Mean(), $whole)]);
+        self::assertSame('2', $text(new Median(), new Observations(Numbers::of('1', '2', '2', '5'), 0)));
+        self::assertSame('3.0', $text(new Median(), new Observations(Numbers::of('2', '4'), 0)), 'between two values, though whole');
+        self::assertSame(['0.50', '0.5'], [$text(new Mean(), new Observations(Numbers::of('0.5', '0.5'), 0)), $text(new LowerQuartile(), new Observations(Numbers::of('0.5', '0.5'), 0))]);
+        self::assertSame(['2020.00', '2000'], [$text(new Minimum(), $whole, '2'), $text(new Minimum(), $whole, 's2')]);
     }
 
     public function test_the_quick_way_through_the_digits_rounds_as_big_decimals_do(): void

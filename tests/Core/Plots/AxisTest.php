@@ -9,6 +9,7 @@ use Brick\Math\BigRational;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use RowTally\Core\Plots\Axis;
+use RowTally\Core\Plots\Classes;
 use RowTally\Core\Plots\RoundNumbers;
 
 final class AxisTest extends TestCase
@@ -34,9 +35,9 @@ final class AxisTest extends TestCase
         self::assertGreaterThanOrEqual((float) $to, $axis->to);
     }
 
-    public function test_an_axis_of_whole_numbers_has_ticks_at_whole_numbers_only(): void
+    public function test_an_axis_of_values_has_ticks_at_values_only(): void
     {
-        $axis = Axis::ofWholeNumbers(BigDecimal::of('-0.5'), BigDecimal::of('2.5'));
+        $axis = Axis::ofValues(Classes::oneValueEach(BigDecimal::zero(), BigDecimal::one(), 3));
 
         self::assertSame([-0.5, 2.5], [$axis->from, $axis->to]);
         self::assertSame(['0', '1', '2'], array_column($axis->ticks, 'text'));

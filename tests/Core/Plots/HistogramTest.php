@@ -61,9 +61,9 @@ final class HistogramTest extends TestCase
         yield 'all equal, tens' => [['30', '30'], '29.5', '1', 1];
         yield 'a few whole numbers get a class each' => [['0', '1', '4'], '-0.5', '1', 5];
         yield 'negative whole numbers' => [['-3', '-1'], '-3.5', '1', 3];
-        yield 'tenths, the largest on an edge' => [['0.1', '0.2', '0.3', '0.5'], '0.1', '0.1', 4];
+        yield 'tenths, the largest on an edge' => [['0.1', '0.2', '0.3', '0.5'], '0.05', '0.1', 5];
         yield 'far apart' => [['-1e300', '1e300'], '-1' . str_repeat('0', 300), '1' . str_repeat('0', 300), 2];
-        yield 'tiny' => [['1e-300', '3e-300', '5e-300'], '0.' . str_repeat('0', 299) . '1', '0.' . str_repeat('0', 299) . '1', 4];
+        yield 'tiny' => [['1e-300', '3e-300', '5e-300'], '0.' . str_repeat('0', 300) . '5', '0.' . str_repeat('0', 299) . '1', 5];
     }
 
     /** @param list<string> $texts */
@@ -71,7 +71,7 @@ final class HistogramTest extends TestCase
     public function test_automatic_classes_have_round_edges_that_cover_every_value(array $texts, string $start, string $width, int $number): void
     {
         $values = Numbers::ofTexts($texts);
-        $classes = AutomaticClasses::for(new Observations($values, 0));
+        $classes = AutomaticClasses::for(new Observations($values, 0), ClassEdge::Left);
 
         self::assertTrue($classes->start->isEqualTo($start), "start {$classes->start}");
         self::assertTrue($classes->width->isEqualTo($width), "width {$classes->width}");

@@ -32,7 +32,7 @@ final class StackOptionsTest extends TestCase
     {
         $observations = new Observations(ReferenceCases::values($case['input']['values']), 0);
         $word = json_encode($case['input']['start']) . ':' . json_encode($case['input']['width']);
-        $classes = ClassChoice::ofWord($word)->classes($observations);
+        $classes = ClassChoice::ofWord($word)->classes($observations, ClassEdge::Left);
         if ($case['input']['classes'] === null) {
             self::assertSame($case['expected']['edges'], $classes->edges());
         }
@@ -54,7 +54,7 @@ final class StackOptionsTest extends TestCase
     {
         $observations = new Observations(ValueCounts::ofUnorderedIntegers(array_map(static fn(int $i): int => $i * $i % 1013, range(1, 700)), 1), 0);
         foreach (['', 'sturges', 'scott', '-5:7.5', '0,1,4,30,90,102'] as $word) {
-            $classes = ClassChoice::ofWord($word)->classes($observations);
+            $classes = ClassChoice::ofWord($word)->classes($observations, ClassEdge::Left);
             $histogram = Histogram::of($observations->values, $classes, ClassEdge::Left);
             $area = 0.0;
             foreach (HeightScale::Density->heights($histogram, $observations) as $i => $height) {
@@ -69,7 +69,7 @@ final class StackOptionsTest extends TestCase
     public function test_the_normal_curve_has_the_area_of_the_bars(): void
     {
         $observations = new Observations(ValueCounts::ofUnorderedIntegers(array_map(static fn(int $i): int => 500 + $i % 41 + $i * 7 % 43, range(1, 400)), 1), 0);
-        $classes = ClassChoice::ofWord('0:2')->classes($observations);
+        $classes = ClassChoice::ofWord('0:2')->classes($observations, ClassEdge::Left);
         foreach ([[HeightScale::Density, 1.0], [HeightScale::Count, 800.0], [HeightScale::Percent, 200.0]] as [$scale, $area]) {
             $curve = $scale->normalCurve($observations, $classes, 0.0, 110.0, 2001);
             self::assertEqualsWithDelta($area, array_sum(array_column($curve, 'height')) * 110.0 / 2000, 1e-6 * $area);
@@ -124,7 +124,7 @@ final class StackOptionsTest extends TestCase
     {
         $this->expectException(NotUnderstood::class);
         $this->expectExceptionMessage($sentence);
-        ClassChoice::ofWord($word)->classes(new Observations(Numbers::of('1', '50'), 0));
+        ClassChoice::ofWord($word)->classes(new Observations(Numbers::of('1', '50'), 0), ClassEdge::Left);
     }
 
     public function test_an_axis_may_cover_a_part_and_the_crosshair_reads_that(): void

@@ -48,7 +48,7 @@ final class SlicingTest extends TestCase
     {
         $values = array_map(static fn(int $i): string => number_format($i / 2, 1, '.', ''), range(0, 120));
         $table = ListedTable::of(['x' => $values]);
-        foreach ([[ClassEdge::Left, '0 to under 10', 20, '50 to 60', 21], [ClassEdge::Right, '0 to 10', 21, 'over 50 to 60', 20]] as [$edge, $first, $inFirst, $last, $inLast]) {
+        foreach ([[ClassEdge::Left, '0 to under 10', 20, '60 to 70', 1], [ClassEdge::Right, '−0.25 to 9.75', 20, 'over 59.75 to 69.75', 1]] as [$edge, $first, $inFirst, $last, $inLast]) {
             $slicing = Slicing::of($table, ['x'], [], new Basis(classEdge: $edge));
             $groups = TallyColumn::byGroup($table->number('x'), $slicing->grouping);
 
