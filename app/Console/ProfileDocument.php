@@ -21,7 +21,6 @@ use RowTally\Core\Frequency\LabelFrequencies;
 use RowTally\Core\Grouped\ClassCost;
 use RowTally\Core\Match\Explanation;
 use RowTally\Core\Match\FindFigure;
-use RowTally\Core\Match\Stated;
 use RowTally\Core\Plots\Histogram;
 use RowTally\Core\Plots\Outliers;
 use RowTally\Core\Profile\NumberProfile;
@@ -36,6 +35,10 @@ use stdClass;
 final readonly class ProfileDocument
 {
     /** How the figures of tests stand in JSON, by the beginning of their keys. */
+    /** So many outliers are written out one by one. */
+    private const OUTLIERS_REPEATED = 10_000;
+    /** So many other variables are tried as counts of a figure that was given. */
+    private const OTHER_COUNTS = 5;
     private const TESTS = ['shapiro_wilk' => 'w', 'lilliefors' => 'd', 'anderson_darling' => 'a2'];
 
     /** @param list<ReadVariable> $variables */
@@ -187,13 +190,14 @@ final readonly class ProfileDocument
 
     private function matchText(ReadVariable $variable, Observations $overall, string $stated): string
     {
-        ['matches' => $matches, 'nearest' => $nearest] = FindFigure::of(Stated::of($stated), $overall, $this->question->basis);
+        ['read' => $read, 'matches' => $matches, 'nearest' => $nearest] = $this->found($variable, $overall, $stated);
+        $name = $variable->name . ($read === null ? '' : " ({$read})");
         $line = static fn(Explanation $explanation): string => '  ' . $explanation->statistic->label() . ' = ' . Exact::plainText($explanation->value)
             . ($explanation->differences === [] ? ', as on this basis' : ', ' . implode(', ', $explanation->differences));
 
         return $matches === []
-            ? "{$variable->name}: nothing rounds to {$stated}; the nearest are\n" . implode("\n", array_map($line, $nearest)) . "\n"
-            : "{$variable->name}: these round to {$stated}\n" . implode("\n", array_map($line, $matches)) . "\n";
+            ? "{$name}: nothing rounds to {$stated}; the nearest are\n" . implode("\n", array_map($line, $nearest)) . "\n"
+            : "{$name}: these round to {$stated}\n" . implode("\n", array_map($line, $matches)) . "\n";
     }
 
     private function display(ReadVariable $variable, Observations $overall): FigureText
@@ -279,7 +283,7 @@ final readonly class ProfileDocument
             'groups' => $groups,
             'histogram' => $histogram === null ? null : self::histogram($overall, $histogram),
             ...($histogram === null || !$this->question->tallies ? [] : ['from_classes' => $this->fromClasses($overall, $histogram)]),
-            ...($this->question->match === null ? [] : ['match' => $this->matches($overall, $this->question->match)]),
+            ...($this->question->match === null ? [] : $this->matches($variable, $overall, $this->question->match)),
         ];
     }
 
@@ -323,7 +327,10 @@ final readonly class ProfileDocument
         $figures['ci_mean'] = ($interval['low'] ?? null) === null ? null : ['level' => (float) $basis->level, ...$interval];
         $figures['within'] = $within;
         $figures['normality'] = $normality;
-        $figures['outliers'] = $this->outliers($observations);
+        $figures = [...$figures, ...$this->outliers($observations)];
+        if ($figures['outliers'] === null) {
+            $undefined['outliers'] = 'more than ' . number_format(self::OUTLIERS_REPEATED) . ': see outliers_counted';
+        }
         $figures['percentiles'] = $percentiles === [] ? new stdClass() : $percentiles;
 
         return ['figures' => $figures, 'undefined' => $undefined === [] ? new stdClass() : $undefined];
@@ -343,25 +350,68 @@ final readonly class ProfileDocument
         ];
     }
 
-    /** @return list<array<string, mixed>> */
-    private function matches(Observations $overall, string $stated): array
+    /** @return array{match: list<array<string, mixed>>, match_read?: string} */
+    private function matches(ReadVariable $variable, Observations $overall, string $stated): array
     {
-        return array_map(static fn(Explanation $explanation): array => [
-            'figure' => $explanation->statistic->key(),
-            'value' => $explanation->value,
-            'differences' => $explanation->differences,
-        ], FindFigure::of(Stated::of($stated), $overall, $this->question->basis)['matches']);
+        $found = $this->found($variable, $overall, $stated);
+
+        return [
+            'match' => array_map(static fn(Explanation $explanation): array => [
+                'figure' => $explanation->statistic->key(),
+                'value' => $explanation->value,
+                'differences' => $explanation->differences,
+            ], $found['matches']),
+            ...($found['read'] === null ? [] : ['match_read' => $found['read']]),
+        ];
     }
 
-    /** @return list<float> every outlier, as often as it occurs; each once under counts that are not whole */
-    private function outliers(Observations $observations): array
+    /** @return array{read: string|null, matches: list<Explanation>, nearest: list<Explanation>} */
+    private function found(ReadVariable $variable, Observations $overall, string $stated): array
     {
-        $values = [];
-        foreach (Outliers::every($observations, $this->question->basis) as ['value' => $value, 'count' => $count]) {
-            array_push($values, ...array_fill(0, $observations->hasWholeCounts() ? $count : 1, (float) (string) $value));
+        return FindFigure::ofText($stated, $overall, $this->question->basis, $this->underOtherCounts($variable));
+    }
+
+    /** @return array<string, Observations> with the counts in force forgotten, or under variables that could be counts */
+    private function underOtherCounts(ReadVariable $variable): array
+    {
+        $column = $this->columns->number($variable->name);
+        if ($this->question->basis->counts !== null) {
+            return ['counts forgotten' => TallyColumn::byGroup($column, $this->slicing->overall)[0]];
+        }
+        $found = [];
+        foreach ($this->columns->variables() as $other) {
+            if (count($found) < self::OTHER_COUNTS && $other->name !== $variable->name && $other->type === VariableType::Number && $other->decimals !== null) {
+                $own = TallyColumn::whole($this->columns->number($other->name));
+                if ($own->n() > 0 && $own->missing === 0 && !$own->values->at(1)->isNegative()) {
+                    $found["{$other->name} used as counts"] = TallyUnderCounts::byGroup($column, $this->columns->number($other->name), $this->slicing->overall, $other->name)[0];
+                }
+            }
         }
 
-        return $values;
+        return $found;
+    }
+
+    /**
+     * Every outlier, as often as it occurs and with that count beside it; only counted where there are very many.
+     *
+     * @return array{outliers: list<float>|null, outliers_counted: list<array{value: float, count: int|float}>}
+     */
+    private function outliers(Observations $observations): array
+    {
+        $marks = Outliers::every($observations, $this->question->basis);
+        $isFew = $observations->hasWholeCounts() && array_sum(array_column($marks, 'count')) <= self::OUTLIERS_REPEATED;
+        $values = [];
+        foreach ($marks as ['value' => $value, 'count' => $count]) {
+            array_push($values, ...array_fill(0, $isFew ? $count : 1, (float) (string) $value));
+        }
+
+        return [
+            'outliers' => $isFew || !$observations->hasWholeCounts() ? $values : null,
+            'outliers_counted' => array_map(static fn(array $mark): array => [
+                'value' => (float) (string) $mark['value'],
+                'count' => $observations->hasWholeCounts() ? $mark['count'] : $mark['count'] / 10 ** $observations->countDecimals,
+            ], $marks),
+        ];
     }
 
     /** @return array<string, mixed> */

@@ -8,6 +8,7 @@ use App\Models\Dataset;
 use App\Models\Variable;
 use Brick\Math\BigRational;
 use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Plots\AlignedStack;
 use RowTally\Core\Plots\Bars;
 use RowTally\Core\Plots\Crosshair;
@@ -40,7 +41,13 @@ final readonly class DrawVariable
     {
         $columns = $this->columns($dataset, $question);
 
-        return Bars::of($columns[0], array_slice($columns, 1), $question->basis->classEdge, $question->stack);
+        return Bars::of($columns[0], array_slice($columns, 1), $question->basis, $question->stack);
+    }
+
+    /** @return non-empty-list<int> powers of ten that the leaf unit can be */
+    public function leafUnits(Dataset $dataset, Question $question): array
+    {
+        return StemLeaf::exponents($this->columns($dataset, $question)[0]);
     }
 
     public function crosshair(Dataset $dataset, Question $question): ?Crosshair
@@ -52,16 +59,15 @@ final readonly class DrawVariable
      * @param 1|2|5 $lines
      *
      * @return non-empty-list<StemLeaf> overall, then the groups that are shown, all in the leaf unit of the overall one
+     *
+     * @throws NotUnderstood where such a leaf unit shows nothing
      */
     public function stems(Dataset $dataset, Question $question, ?int $unit, int $lines, bool $apart): array
     {
         $columns = $this->columns($dataset, $question);
         $overall = StemLeaf::of($columns[0], $question->basis, $unit, $lines, $apart);
-        $exponent = strlen((string) $overall->leafUnit->getUnscaledValue()) - 1 - $overall->leafUnit->getScale();
-        /** @var 1|2|5 $perStem */
-        $perStem = $overall->linesPerStem;
 
-        return [$overall, ...array_map(static fn(Observations $group): StemLeaf => StemLeaf::of($group, $question->basis, $exponent, $perStem, $apart), array_slice($columns, 1))];
+        return [$overall, ...array_map(static fn(Observations $group): StemLeaf => $overall->ofGroup($group, $question->basis, $apart), array_slice($columns, 1))];
     }
 
     /** @return list<NormalQq> */

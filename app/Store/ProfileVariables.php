@@ -17,7 +17,6 @@ use RowTally\Core\Frequency\NumberFrequencies;
 use RowTally\Core\Grouped\ClassCost;
 use RowTally\Core\Match\Explanation;
 use RowTally\Core\Match\FindFigure;
-use RowTally\Core\Match\Stated;
 use RowTally\Core\Profile\NumberProfile;
 use RowTally\Core\Values\Observations;
 use RowTally\Core\Working\Working;
@@ -53,17 +52,17 @@ final readonly class ProfileVariables
         return Working::of($statistic, $observations, $question->basis, self::display($variable, $observations, $question));
     }
 
-    /** @return array{matches: list<array{explanation: Explanation, text: string|null}>, nearest: list<array{explanation: Explanation, text: string|null}>} */
-    public function matches(Dataset $dataset, Question $question, Stated $stated, int $column): array
+    /** @return array{read: string|null, matches: list<array{explanation: Explanation, text: string|null}>, nearest: list<array{explanation: Explanation, text: string|null}>} */
+    public function matches(Dataset $dataset, Question $question, string $stated, int $column): array
     {
         [$variable, $observations] = $this->column($dataset, $question, $column);
-        $found = FindFigure::of($stated, $observations, $question->basis, $column === 0 ? $this->underOtherCounts($dataset, $question, $variable) : []);
+        $found = FindFigure::ofText($stated, $observations, $question->basis, $column === 0 ? $this->underOtherCounts($dataset, $question, $variable) : []);
         $text = static fn(Explanation $explanation): array => [
             'explanation' => $explanation,
             'text' => self::display($variable, $explanation->observations, $question)->of($explanation->statistic, $explanation->statistic->of($explanation->observations, $explanation->basis)),
         ];
 
-        return ['matches' => array_map($text, $found['matches']), 'nearest' => array_map($text, $found['nearest'])];
+        return ['read' => $found['read'], 'matches' => array_map($text, $found['matches']), 'nearest' => array_map($text, $found['nearest'])];
     }
 
     /** @return array{standing: Standing, observations: Observations, variable: Variable} where a value stands */

@@ -6,6 +6,7 @@ namespace RowTally\Core\Basis;
 
 use Brick\Math\BigDecimal;
 use RowTally\Core\Exception\NotUnderstood;
+use RowTally\Core\Values\Exact;
 
 /**
  * The conventions behind every number of a profile. The only place where they have defaults; the same words serve the
@@ -44,12 +45,18 @@ final readonly class Basis
     /** Values beyond this are far outliers: twice the inner multiplier, 3 where that is 1.5. */
     public function outerFence(): string
     {
-        return (string) BigDecimal::of($this->innerFence)->multipliedBy(2)->stripTrailingZeros();
+        return Exact::plainDecimal(BigDecimal::of($this->innerFence)->multipliedBy(2));
     }
 
     public function levelPercent(): string
     {
-        return (string) BigDecimal::of($this->level)->multipliedBy(100)->stripTrailingZeros();
+        return self::percentOf($this->level);
+    }
+
+    /** A share as decimal text, in percent: 0.57 is 57. */
+    public static function percentOf(string $share): string
+    {
+        return Exact::plainDecimal(BigDecimal::of($share)->multipliedBy(100));
     }
 
     /** The same, where a count of 1 stands for so many. */

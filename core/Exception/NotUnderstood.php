@@ -106,6 +106,14 @@ final class NotUnderstood extends RuntimeException implements CoreException
         return new self("\"{$text}\" is no number. Write it as you were given it, such as 12.40.");
     }
 
+    /** @param non-empty-list<string> $possible from the finest */
+    public static function leafUnitOutOfReach(string $unit, array $possible): self
+    {
+        $last = array_pop($possible);
+
+        return new self("A leaf unit of {$unit} does not fit these values: it can be " . ($possible === [] ? $last : implode(', ', $possible) . " or {$last}") . '.');
+    }
+
     public static function noClasses(string $word): self
     {
         return new self("\"{$word}\" makes no classes: write start:width such as 0:2.5, edges such as 0,5,10,20, or sturges, scott or freedman-diaconis.");

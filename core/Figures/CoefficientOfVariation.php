@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
+use RowTally\Core\Basis\Convention;
 use RowTally\Core\Values\Exact;
 use RowTally\Core\Values\Observations;
 use RowTally\Core\Working\Steps;
@@ -25,6 +26,11 @@ final readonly class CoefficientOfVariation extends NamedStatistic
     public function __construct()
     {
         parent::__construct('cv', 'Coefficient of variation', 'CV', 'CV', ShownAs::Share);
+    }
+
+    public function dependsOn(): array
+    {
+        return [Convention::Divisor];
     }
 
     public function steps(Observations $observations, Basis $basis): Steps

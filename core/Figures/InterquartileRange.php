@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
+use RowTally\Core\Basis\Convention;
 use RowTally\Core\Values\Observations;
 use RowTally\Core\Working\QuantileSteps;
 use RowTally\Core\Working\Steps;
@@ -25,6 +26,11 @@ final readonly class InterquartileRange extends NamedStatistic
     public function __construct()
     {
         parent::__construct('iqr', 'Interquartile range', 'IQR', 'IQR', ShownAs::Unit);
+    }
+
+    public function dependsOn(): array
+    {
+        return [Convention::QuartileRule];
     }
 
     public function steps(Observations $observations, Basis $basis): Steps

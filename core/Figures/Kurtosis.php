@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
+use RowTally\Core\Basis\Convention;
 use RowTally\Core\Basis\TakenAs;
 use RowTally\Core\Values\Exact;
 use RowTally\Core\Values\Observations;
@@ -26,6 +27,11 @@ final readonly class Kurtosis extends NamedStatistic
     public function __construct()
     {
         parent::__construct('kurtosis', 'Excess kurtosis', 'G₂', 'g₂', ShownAs::Ratio);
+    }
+
+    public function dependsOn(): array
+    {
+        return [Convention::Divisor];
     }
 
     public function steps(Observations $observations, Basis $basis): Steps

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
+use RowTally\Core\Basis\Convention;
 use RowTally\Core\Values\Observations;
 use RowTally\Core\Working\Steps;
 use RowTally\Core\Working\Written;
@@ -24,6 +25,11 @@ final readonly class LowerFence extends NamedStatistic
     public function __construct()
     {
         parent::__construct('lower_fence', 'Lower fence', '', '', ShownAs::Unit);
+    }
+
+    public function dependsOn(): array
+    {
+        return [Convention::QuartileRule, Convention::Fences];
     }
 
     public function steps(Observations $observations, Basis $basis): Steps

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
+use RowTally\Core\Basis\Convention;
 use RowTally\Core\Values\Observations;
 use RowTally\Core\Working\QuantileSteps;
 use RowTally\Core\Working\Steps;
@@ -24,6 +25,11 @@ final readonly class LowerQuartile extends NamedStatistic
     public function __construct()
     {
         parent::__construct('q1', 'Lower quartile', 'Q₁', 'Q₁', ShownAs::Unit);
+    }
+
+    public function dependsOn(): array
+    {
+        return [Convention::QuartileRule];
     }
 
     public function steps(Observations $observations, Basis $basis): Steps

@@ -52,7 +52,7 @@ final readonly class MeanAbsoluteDeviation extends NamedStatistic
     private static function total(Observations $observations): BigRational
     {
         $mean = $observations->mean();
-        $below = $observations->values->countBelow($mean);
+        $below = $observations->values->countHeld($mean, false);
 
         return $mean->multipliedBy($below)->minus($observations->values->sumBetween(1, $below))->multipliedBy(2)->simplified();
     }

@@ -6,6 +6,7 @@ namespace RowTally\Core\Figures;
 
 use Brick\Math\BigRational;
 use RowTally\Core\Basis\Basis;
+use RowTally\Core\Basis\Convention;
 use RowTally\Core\Basis\TakenAs;
 use RowTally\Core\Distributions\StudentT;
 use RowTally\Core\Values\Exact;
@@ -44,6 +45,11 @@ final readonly class MeanIntervalLimit extends NamedStatistic
         $halfWidth = BigRational::of(Exact::shortestText($half));
 
         return Figure::exact($this->isUpper ? $observations->mean()->plus($halfWidth) : $observations->mean()->minus($halfWidth));
+    }
+
+    public function dependsOn(): array
+    {
+        return [Convention::Level];
     }
 
     public function steps(Observations $observations, Basis $basis): Steps

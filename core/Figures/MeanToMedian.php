@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Figures;
 
+use Brick\Math\BigRational;
 use RowTally\Core\Basis\Basis;
+use RowTally\Core\Values\Exact;
 use RowTally\Core\Values\Observations;
 use RowTally\Core\Working\Steps;
 use RowTally\Core\Working\Written;
@@ -39,6 +41,14 @@ final readonly class MeanToMedian extends NamedStatistic
     {
         $median = $observations->median();
 
-        return $median->isZero() ? Figure::undefined(Reason::MedianIsZero) : Figure::exact($observations->mean()->dividedBy($median));
+        return $median->isZero() ? Figure::undefined(Reason::MedianIsZero) : self::ratio($observations, $median);
+    }
+
+    /** Of doubles both are taken as the doubles they are: a mean is summed from those, a median read as decimal text. */
+    private static function ratio(Observations $observations, BigRational $median): Figure
+    {
+        return $observations->values->decimals() !== null
+            ? Figure::exact($observations->mean()->dividedBy($median))
+            : Figure::double((Exact::toFloat($observations->mean()) ?? NAN) / (Exact::toFloat($median) ?? NAN));
     }
 }

@@ -39,6 +39,11 @@ abstract readonly class NamedStatistic implements Statistic
         return $this->shownAs;
     }
 
+    public function dependsOn(): array
+    {
+        return [];
+    }
+
     final public function of(Observations $observations, Basis $basis): Figure
     {
         return $observations->n() === 0 && !$this->standsWithoutValues()

@@ -6,6 +6,7 @@ namespace RowTally\Core\Figures;
 
 use Brick\Math\BigDecimal;
 use RowTally\Core\Basis\Basis;
+use RowTally\Core\Basis\Convention;
 use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Values\Exact;
 use RowTally\Core\Values\Observations;
@@ -45,6 +46,11 @@ final readonly class Percentile extends NamedStatistic
         $this->numerator = $exact->getUnscaledValue()->toInt();
         $this->denominator = 100 * 10 ** $exact->getScale();
         parent::__construct("percentile_{$this->percent}", self::ordinal($this->percent) . ' percentile', "P{$this->percent}", "P{$this->percent}", ShownAs::Unit);
+    }
+
+    public function dependsOn(): array
+    {
+        return [Convention::QuartileRule];
     }
 
     public function steps(Observations $observations, Basis $basis): Steps

@@ -20,6 +20,7 @@ enum Reason: string
     case NeedsPositiveValues = 'needs positive values';
     case NoValueRepeats = 'no value repeats';
     case AllEquallyFrequent = 'all values are equally frequent';
+    case SeveralModalClasses = 'more than one class is the modal class';
     case MeanIsZero = 'the mean is 0';
     case MedianIsZero = 'the median is 0';
     case AboveOneTenth = 'above 0.1';

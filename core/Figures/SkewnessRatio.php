@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
+use RowTally\Core\Basis\Convention;
 use RowTally\Core\Values\Observations;
 use RowTally\Core\Working\Steps;
 
@@ -23,6 +24,11 @@ final readonly class SkewnessRatio extends NamedStatistic
     public function __construct()
     {
         parent::__construct('skewness_ratio', 'Skewness ÷ its standard error', '', '', ShownAs::Ratio);
+    }
+
+    public function dependsOn(): array
+    {
+        return [Convention::Divisor];
     }
 
     public function steps(Observations $observations, Basis $basis): Steps

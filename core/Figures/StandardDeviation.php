@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
+use RowTally\Core\Basis\Convention;
 use RowTally\Core\Values\Observations;
 use RowTally\Core\Working\Steps;
 use RowTally\Core\Working\Written;
@@ -24,6 +25,11 @@ final readonly class StandardDeviation extends NamedStatistic
     public function __construct()
     {
         parent::__construct('sd', 'Standard deviation', 's', 'σ', ShownAs::Unit);
+    }
+
+    public function dependsOn(): array
+    {
+        return [Convention::Divisor];
     }
 
     public function steps(Observations $observations, Basis $basis): Steps

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
+use RowTally\Core\Basis\Convention;
 use RowTally\Core\Basis\TakenAs;
 use RowTally\Core\Values\Observations;
 use RowTally\Core\Working\Steps;
@@ -22,6 +23,9 @@ interface Statistic
 
     /** How the figure is shown. */
     public function shownAs(): ShownAs;
+
+    /** @return list<Convention> on which conventions of the basis its value depends */
+    public function dependsOn(): array;
 
     public function of(Observations $observations, Basis $basis): Figure;
 

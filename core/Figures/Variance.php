@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
+use RowTally\Core\Basis\Convention;
 use RowTally\Core\Basis\TakenAs;
 use RowTally\Core\Values\Observations;
 use RowTally\Core\Working\Steps;
@@ -28,6 +29,11 @@ final readonly class Variance extends NamedStatistic
     public function __construct()
     {
         parent::__construct('variance', 'Variance', 's²', 'σ²', ShownAs::UnitSquared);
+    }
+
+    public function dependsOn(): array
+    {
+        return [Convention::Divisor];
     }
 
     public function steps(Observations $observations, Basis $basis): Steps

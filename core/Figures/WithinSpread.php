@@ -6,6 +6,7 @@ namespace RowTally\Core\Figures;
 
 use Brick\Math\BigRational;
 use RowTally\Core\Basis\Basis;
+use RowTally\Core\Basis\Convention;
 use RowTally\Core\Distributions\Normal;
 use RowTally\Core\Values\Exact;
 use RowTally\Core\Values\Observations;
@@ -40,12 +41,17 @@ final readonly class WithinSpread extends NamedStatistic
         $low = $observations->mean()->minus($reach);
         $high = $observations->mean()->plus($reach);
 
-        return ['low' => $low, 'high' => $high, 'count' => $observations->values->countUpTo($high) - $observations->values->countBelow($low)];
+        return ['low' => $low, 'high' => $high, 'count' => $observations->values->countHeld($high, true) - $observations->values->countHeld($low, false)];
     }
 
     public function expectedShare(): float
     {
         return Normal::within((float) $this->k);
+    }
+
+    public function dependsOn(): array
+    {
+        return [Convention::Divisor];
     }
 
     public function steps(Observations $observations, Basis $basis): Steps

@@ -61,7 +61,9 @@ final class Decimals
     {
         $decimals = 0;
         foreach ([2, 5] as $factor) {
-            for ($times = 0; $divisor % $factor === 0; $divisor = intdiv($divisor, $factor)) {
+            $times = 0;
+            while ($divisor % $factor === 0) {
+                $divisor = intdiv($divisor, $factor);
                 ++$times;
             }
             $decimals = max($decimals, $times);

@@ -39,20 +39,35 @@ final readonly class Summary
      */
     public static function ofNumbers(array $values, ?int $decimals, Basis $basis): self
     {
-        $unscaled = [];
-        foreach ($decimals === null ? [] : $values as $value) {
-            $one = is_float($value) ? Decimals::unscaled($value, $decimals) : null;
-            $one = $one === null ? Decimals::exact($value)->toScale($decimals, RoundingMode::HALF_UP)->getUnscaledValue() : (int) $one;
-            if (!is_int($one) && $one->abs()->isGreaterThanOrEqualTo(10 ** Decimals::MOST)) {
-                $decimals = null;
-                break;
-            }
-            $unscaled[] = is_int($one) ? $one : $one->toInt();
-        }
+        $unscaled = $decimals === null ? null : self::unscaled($values, $decimals);
 
-        return self::of($decimals === null
+        return self::of($decimals === null || $unscaled === null
             ? ValueCounts::ofUnorderedDoubles(array_map(static fn(float|BigDecimal $value): float => Decimals::double($value) + 0.0, $values))
             : ValueCounts::ofUnorderedIntegers($unscaled, $decimals), $basis);
+    }
+
+    /**
+     * @param list<float|BigDecimal> $values
+     *
+     * @return list<int>|null in units of the last decimal; null where machine integers do not hold them
+     */
+    private static function unscaled(array $values, int $decimals): ?array
+    {
+        $unscaled = [];
+        foreach ($values as $value) {
+            $quick = is_float($value) ? Decimals::unscaled($value, $decimals) : null;
+            if ($quick !== null) {
+                $unscaled[] = (int) $quick;
+                continue;
+            }
+            $exact = Decimals::exact($value)->toScale($decimals, RoundingMode::HALF_UP)->getUnscaledValue();
+            if ($exact->abs()->isGreaterThanOrEqualTo(10 ** Decimals::MOST)) {
+                return null;
+            }
+            $unscaled[] = $exact->toInt();
+        }
+
+        return $unscaled;
     }
 
     /**
@@ -105,11 +120,11 @@ final readonly class Summary
         if ($this->standardDeviation === null) {
             return null;
         }
-        $decimals = $this->values->decimals();
-        $unscaled = $decimals === null || !is_float($value) ? null : Decimals::unscaled($value, $decimals);
+        $decimals = $this->values->decimals() ?? -1;
+        $unscaled = $decimals < 0 || !is_float($value) ? null : Decimals::unscaled($value, $decimals);
         if ($unscaled !== null) {
             // The mean is taken off in whole units first, so that nothing cancels.
-            return ($unscaled - $this->origin - $this->rest) / 10.0 ** (int) $decimals / $this->standardDeviation;
+            return ($unscaled - $this->origin - $this->rest) / 10.0 ** $decimals / $this->standardDeviation;
         }
 
         return (Exact::toFloat(Decimals::exact($value)->toBigRational()->minus($this->mean)) ?? 0.0) / $this->standardDeviation;

@@ -100,7 +100,7 @@ final readonly class GroupedProfile
 
                 return $q1 === null || $q3 === null ? Figure::undefined(Reason::NeedsOneValue) : Figure::exact($q3->minus($q1));
             }),
-            $this->row('mode', 'Mode, interpolated in the modal class', '', ShownAs::Unit, static fn(GroupedFigures $column): Figure => $exact($column->interpolatedMode(), Reason::AllEquallyFrequent)),
+            $this->row('mode', 'Mode, interpolated in the modal class', '', ShownAs::Unit, static fn(GroupedFigures $column): Figure => $exact($column->interpolatedMode(), $column->n()->isZero() ? Reason::NeedsOneValue : Reason::SeveralModalClasses)),
             $this->row('sum', 'Sum from midpoints', 'Σfm', ShownAs::Unit, static fn(GroupedFigures $column): Figure => $exact($column->n()->isZero() ? null : $column->sum())),
         ];
     }

@@ -7,12 +7,18 @@ namespace RowTally\Core\Match;
 use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
 use RowTally\Core\Basis\Basis;
+use RowTally\Core\Basis\Convention;
 use RowTally\Core\Basis\QuartileRule;
 use RowTally\Core\Basis\TakenAs;
+use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Figures\Catalogue;
+use RowTally\Core\Figures\Kurtosis;
+use RowTally\Core\Figures\MeanIntervalLimit;
+use RowTally\Core\Figures\MedianAbsoluteDeviation;
 use RowTally\Core\Figures\NormalityFigure;
 use RowTally\Core\Figures\Percentile;
 use RowTally\Core\Figures\ShownAs;
+use RowTally\Core\Figures\StandardError;
 use RowTally\Core\Figures\Statistic;
 use RowTally\Core\Plots\AutomaticClasses;
 use RowTally\Core\Plots\Histogram;
@@ -23,7 +29,7 @@ use RowTally\Core\Values\ValueCounts;
 /**
  * Which figure, under which conventions, rounds to a number that somebody was given.
  *
- * Searched  every figure under either divisor and all quartile rules; percentiles, and percents taken as fractions; the figures that
+ * Searched  every figure with one convention changed that it depends on, and as others reckon it (`variations`); percentiles, and percents taken as fractions; the figures that
  *           people hand on, after the slips that people make: counts used or forgotten, missing values kept as 0, midpoints of
  *           classes instead of values, one row left out, the sign turned, inputs rounded first.
  * Order     plainest first: as on screen, then one convention changed, then a slip; equal ones in the order of the catalogue.
@@ -35,8 +41,12 @@ final readonly class FindFigure
     private const NEAREST = 5;
     private const PERCENTS = ['1', '2.5', '5', '10', '15', '16', '20', '25', '30', '40', '50', '60', '70', '75', '80', '84', '85', '90', '95', '97.5', '99'];
     private const HANDED_ON = ['n', 'sum', 'mean', 'median', 'sd', 'variance', 'se_mean', 'cv', 'q1', 'q3', 'iqr', 'min', 'max', 'range'];
-    private const BY_RULE = ['q1', 'q3', 'iqr', 'lower_fence', 'upper_fence', 'outliers_count'];
-    private const BY_DIVISOR = ['sd', 'variance', 'cv', 'skewness', 'kurtosis', 'skewness_ratio', 'kurtosis_ratio', 'within_1', 'within_2', 'within_3'];
+    private const LEVELS = ['0.9', '0.95', '0.98', '0.99'];
+    private const FENCES = ['1.5', '2', '2.2', '3'];
+    /** Quantiles of the normal distribution as they are looked up. */
+    private const NORMAL_QUANTILES = ['1.645', '1.96', '2', '2.326', '2.576', '3'];
+    /** What makes the MAD an estimate of σ where values are normal. */
+    private const MAD_FACTOR = '1.4826';
     private const TURNED = ['mean', 'median', 'sum', 'q1', 'q3', 'min', 'max', 'skewness'];
     /** Figures between 0 and 1 that take long are not looked at for a number like this. */
     private const FAR_BEYOND_ONE = 2.0;
@@ -73,6 +83,29 @@ final readonly class FindFigure
         return ['matches' => [], 'nearest' => array_slice(self::onceEach($candidates, false), 0, self::NEAREST)];
     }
 
+    /**
+     * The same of a text that may be read in two ways: all of them are tried.
+     *
+     * @param array<string, Observations> $otherCounts
+     *
+     * @return array{read: string|null, matches: list<Explanation>, nearest: list<Explanation>} read: how, where that is not plain
+     *
+     * @throws NotUnderstood when it is no number
+     */
+    public static function ofText(string $text, Observations $observations, Basis $basis, array $otherCounts = []): array
+    {
+        $readings = Stated::readings($text);
+        $found = array_map(static fn(Stated $stated): array => self::of($stated, $observations, $basis, $otherCounts), $readings);
+        $matches = array_merge(...array_column($found, 'matches'));
+        usort($matches, static fn(Explanation $a, Explanation $b): int => $a->cost <=> $b->cost);
+
+        return [
+            'read' => Stated::inWords($text, $readings),
+            'matches' => array_slice($matches, 0, self::MOST),
+            'nearest' => $matches === [] ? array_slice(array_merge(...array_column($found, 'nearest')), 0, self::NEAREST) : [],
+        ];
+    }
+
     /** @return list<Explanation> */
     private function underConventions(): array
     {
@@ -82,23 +115,62 @@ final readonly class FindFigure
                 continue;
             }
             $found[] = $this->explain($statistic, $this->basis, [], $place);
-            if (in_array($statistic->key(), self::BY_DIVISOR, true)) {
-                foreach (TakenAs::cases() as $case) {
-                    if ($case !== $this->basis->takenAs) {
-                        $found[] = $this->explain($statistic, $this->basis->with(takenAs: $case), ["taken as a {$case->words()}"], self::SLIP / 4 + $place);
-                    }
-                }
+            foreach ($this->otherBases($statistic) as [$basis, $words]) {
+                $found[] = $this->explain($statistic, $basis, [$words], self::SLIP / 4 + $place);
             }
-            if (in_array($statistic->key(), self::BY_RULE, true)) {
-                foreach (QuartileRule::cases() as $rule) {
-                    if ($rule !== $this->basis->quartileRule) {
-                        $found[] = $this->explain($statistic, $this->basis->with(quartileRule: $rule), ["quartiles by {$rule->words()}"], self::SLIP / 4 + $place);
-                    }
-                }
+        }
+        foreach ($this->variations() as $place => [$statistic, $words]) {
+            $found[] = $this->explain($statistic, $this->basis, [$words], self::SLIP / 4 + 15 + $place);
+            foreach (in_array(Convention::Divisor, $statistic->dependsOn(), true) ? TakenAs::cases() : [] as $case) {
+                $found[] = $case === $this->basis->takenAs ? null : $this->explain($statistic, $this->basis->with(takenAs: $case), [$words, "taken as a {$case->words()}"], self::SLIP / 4 + 45 + $place);
             }
         }
 
         return self::defined($found);
+    }
+
+    /** @return list<array{Basis, string}> with one convention changed that the figure depends on, and the change in words */
+    private function otherBases(Statistic $statistic): array
+    {
+        $bases = [];
+        foreach ($statistic->dependsOn() as $convention) {
+            $bases = [...$bases, ...match ($convention) {
+                Convention::Divisor => array_map(fn(TakenAs $case): array => [$this->basis->with(takenAs: $case), "taken as a {$case->words()}"], TakenAs::cases()),
+                Convention::QuartileRule => array_map(fn(QuartileRule $rule): array => [$this->basis->with(quartileRule: $rule), "quartiles by {$rule->words()}"], QuartileRule::cases()),
+                Convention::Fences => array_map(fn(string $fence): array => [$this->basis->with(innerFence: $fence), "fences at {$fence} IQR"], self::FENCES),
+                Convention::Level => array_map(fn(string $level): array => [$this->basis->with(level: $level), 'at ' . Basis::percentOf($level) . ' %'], self::LEVELS),
+            }];
+        }
+
+        return array_values(array_filter($bases, fn(array $other): bool => $other[0] !== $this->basis));
+    }
+
+    /** @return list<array{VariedStatistic, string}> figures as others reckon them, and how, in words */
+    private function variations(): array
+    {
+        $error = static fn(Observations $observations): float => (float) ((new StandardError())->of($observations, new Basis())->number() ?? NAN);
+        $factor = (float) self::MAD_FACTOR;
+        $all = [
+            [new VariedStatistic(new Kurtosis(), 'kurtosis + 3', static fn(float $excess): float => $excess + 3.0), 'without the −3, so that a normal distribution has 3'],
+            [new VariedStatistic(new MedianAbsoluteDeviation(), self::MAD_FACTOR . '·MAD', static fn(float $mad): float => $factor * $mad), 'times ' . self::MAD_FACTOR],
+            [new VariedStatistic(new StandardError(), '{σ}/{√{n}}', static function (float $standardError, Observations $observations): float {
+                $n = Exact::toFloat($observations->size()) ?? 0.0;
+
+                return $standardError * sqrt(($n - 1.0) / $n);
+            }), 'from the standard deviation of a population'],
+        ];
+        foreach (self::NORMAL_QUANTILES as $z) {
+            $reach = (float) $z;
+            $all[] = [new VariedStatistic(new MeanIntervalLimit(false), "x̄ − {$z}·SE", static fn(float $limit, Observations $observations): float => (Exact::toFloat($observations->mean()) ?? NAN) - $reach * $error($observations)), "with {$z} in place of t"];
+            $all[] = [new VariedStatistic(new MeanIntervalLimit(true), "x̄ + {$z}·SE", static fn(float $limit, Observations $observations): float => (Exact::toFloat($observations->mean()) ?? NAN) + $reach * $error($observations)), "with {$z} in place of t"];
+        }
+        foreach ($this->stated->isPercent ? [] : Catalogue::all() as $statistic) {
+            if ($statistic->shownAs() === ShownAs::Share) {
+                $all[] = [new VariedStatistic($statistic, "100·{$statistic->label()}", static fn(float $share): float => 100.0 * $share), 'in percent'];
+            }
+        }
+
+        return $all;
     }
 
     /** @return list<Explanation> */
@@ -170,7 +242,7 @@ final readonly class FindFigure
         foreach (Catalogue::chosen(self::HANDED_ON) as $place => $statistic) {
             foreach (TakenAs::cases() as $case) {
                 $isOwn = $case === $this->basis->takenAs;
-                if (!$isOwn && !in_array($statistic->key(), self::BY_DIVISOR, true)) {
+                if (!$isOwn && !in_array(Convention::Divisor, $statistic->dependsOn(), true)) {
                     continue;
                 }
                 $basis = $this->basis->with(takenAs: $case);

@@ -34,7 +34,7 @@ final readonly class AlignedStack
      */
     public static function of(Observations $overall, array $groups, Basis $basis, StackOptions $options = new StackOptions()): ?self
     {
-        $bars = Bars::of($overall, $groups, $basis->classEdge, $options);
+        $bars = Bars::of($overall, $groups, $basis, $options);
 
         return $bars === null ? null : new self(
             $bars,

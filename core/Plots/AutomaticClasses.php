@@ -31,6 +31,7 @@ final class AutomaticClasses
 {
     public const MAX = 100;
     private const FEW_VALUES = 30;
+    private const DIGITS_OF_A_DOUBLE = 15;
     private const FEW_CLASSES = 6;
     private const FEW_VALUES_EACH = 20;
     private const ONE_VALUE_EACH = 25;
@@ -48,8 +49,7 @@ final class AutomaticClasses
         $min = $values->at(1);
         $max = $values->at($n);
         if ($min->isEqualTo($max)) {
-            // A class for values that are all equal is a unit of their last decimal wide.
-            return Classes::oneValueEach($min, BigDecimal::ofUnscaledValue(1, max(0, $min->getScale())), 1);
+            return Classes::oneValueEach($min, self::lastUnit($min), 1);
         }
         $resolution = Resolution::of($values);
         if ($resolution !== null && $rule === null && $resolution->steps <= self::ONE_VALUE_EACH) {
@@ -124,6 +124,15 @@ final class AutomaticClasses
         $isTooMany = $max->minus($next->start)->toBigRational()->isGreaterThan($next->width->multipliedBy(ClassChoice::MOST)->toBigRational());
 
         return $isTooMany ? null : Exact::plainDecimal($next->start) . ':' . Exact::plainDecimal($next->width);
+    }
+
+    /** A unit of the last decimal, and not less than a double can tell apart. */
+    private static function lastUnit(BigDecimal $value): BigDecimal
+    {
+        $digits = strlen((string) $value->getUnscaledValue()->abs());
+        $scale = min(max(0, $value->getScale()), $value->getScale() - $digits + self::DIGITS_OF_A_DOUBLE);
+
+        return $scale >= 0 ? BigDecimal::ofUnscaledValue(1, $scale) : BigDecimal::of(10)->power(-$scale);
     }
 
     private static function width(Observations $observations, BigRational $range, ClassRule $rule): BigRational

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace RowTally\Core\Plots;
 
 use Brick\Math\BigDecimal;
+use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\ClassEdge;
 use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\OrderedValues;
@@ -65,21 +66,26 @@ final readonly class Bars
     /**
      * @param list<Observations> $groups
      *
-     * @return self|null null when there is no value to draw
+     * @return self|null null when there is no value to draw, or their range leaves the doubles
      */
-    public static function of(Observations $overall, array $groups, ClassEdge $closed, StackOptions $options): ?self
+    public static function of(Observations $overall, array $groups, Basis $basis, StackOptions $options): ?self
     {
-        if ($overall->n() === 0) {
+        $closed = $basis->classEdge;
+        if (!$overall->canBeDrawn()) {
             return null;
         }
         $all = [$overall, ...$groups];
         $classes = $options->classes->classes($overall, $closed);
         $axis = self::axis($classes, $overall, $options);
+        if ($axis->from >= $axis->to) {
+            // Not even doubles tell one end from the other.
+            return null;
+        }
         $histograms = Histogram::each(array_map(static fn(Observations $group): OrderedValues => $group->values, $all), $classes, $closed);
         $scale = $options->scale->over($classes);
         $heights = array_map($scale->heights(...), $histograms, $all);
         $curves = $options->withNormalCurve
-            ? array_map(static fn(Observations $group): array => $scale->normalCurve($group, $classes, $axis->from, $axis->to), $all)
+            ? array_map(static fn(Observations $group): array => $scale->normalCurve($group, $basis->takenAs, $classes, $axis->from, $axis->to), $all)
             : [];
 
         return new self(

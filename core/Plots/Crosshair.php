@@ -42,7 +42,7 @@ final readonly class Crosshair
     /** @return self|null null when there is no value to draw */
     public static function of(Observations $observations, Basis $basis, StackOptions $options = new StackOptions()): ?self
     {
-        $bars = Bars::of($observations, [], $basis->classEdge, $options);
+        $bars = Bars::of($observations, [], $basis, $options);
 
         return $bars === null ? null : self::over($bars->axis, $bars->histograms[0], $observations, $basis);
     }

@@ -16,7 +16,7 @@ use RowTally\Core\Values\ScaledBound;
  * Definition  exact stacks while no two different values are nearer than a hundredth of the range; else bins of a round width, a
  *             dot in the middle of each. One dot is one value while no stack is higher than `HIGHEST`; else up to a round number of them.
  * Unit        the unit of the variable.
- * Undefined   no columns without values.
+ * Undefined   no columns without values, or where their range leaves the doubles.
  * Source      Wilkinson, The American Statistician 53 (1999) 276–281, for binned dots.
  * Accuracy    exact places; counts of bins are decided exactly, left-closed.
  * Cost        O(columns) look-ups a group.
@@ -55,7 +55,7 @@ final readonly class DotPlot
     {
         $overall = $columns[0];
         $n = $overall->n();
-        if ($n === 0) {
+        if (!$overall->canBeDrawn()) {
             return new self(null, [], [], null, 1, 0);
         }
         $values = $overall->values;

@@ -64,13 +64,13 @@ enum HeightScale: string
     }
 
     /**
-     * A normal curve of the same mean and standard deviation, as high as the bars would be if the values were normal.
+     * A normal curve of the same mean and standard deviation, that of the basis, as high as the bars would be if the values were normal.
      *
      * @return list<array{at: float, height: float}> none without a spread
      */
-    public function normalCurve(Observations $observations, Classes $classes, float $from, float $to, int $points = 121): array
+    public function normalCurve(Observations $observations, TakenAs $takenAs, Classes $classes, float $from, float $to, int $points = 121): array
     {
-        $variance = $observations->n() === 0 ? null : $observations->variance(TakenAs::Sample);
+        $variance = $observations->n() === 0 ? null : $observations->variance($takenAs);
         $spread = $variance === null ? 0.0 : Exact::squareRoot($variance) ?? 0.0;
         if ($spread <= 0.0) {
             return [];

@@ -14,7 +14,7 @@ use RowTally\Core\Values\Observations;
  *
  * Definition  the i-th smallest value at z with F(z) = (i − 3/8)/(n + 1/4); the line runs through the quartiles of the basis.
  * Unit        values in the unit of the variable, z without one.
- * Undefined   no points with fewer than 2 values or under counts that are not whole; no line where the quartiles are equal.
+ * Undefined   no points with fewer than 2 values, where their range leaves the doubles, or under counts that are not whole; no line where the quartiles are equal.
  * Source      Blom, Statistical Estimates and Transformed Beta-Variables (1958).
  * Accuracy    z to 1e-15.
  * Cost        at most `MOST` look-ups by rank: beyond, ranks are thinned in the middle, where neighbours lie on one another.
@@ -38,7 +38,7 @@ final readonly class NormalQq
     public static function of(Observations $observations, Basis $basis): self
     {
         $n = $observations->n();
-        if ($n < 2 || !$observations->hasWholeCounts()) {
+        if ($n < 2 || !$observations->hasWholeCounts() || !$observations->canBeDrawn()) {
             return new self([], null, $n);
         }
         $points = array_map(static fn(int $rank): array => [
@@ -47,10 +47,11 @@ final readonly class NormalQq
             'rank' => $rank,
         ], self::ranks($n));
         $quartiles = $observations->quartiles($basis->quartileRule);
-        [$q1, $q3] = [Exact::toFloat($quartiles->q1) ?? 0.0, Exact::toFloat($quartiles->q3) ?? 0.0];
-        $z = Normal::quantile(0.75);
+        // The difference is taken exactly: on a large offset the doubles of both have lost it.
+        $slope = (Exact::toFloat($quartiles->interquartileRange()) ?? 0.0) / (2 * Normal::quantile(0.75));
+        $middle = Exact::toFloat($quartiles->q1->plus($quartiles->q3)->dividedBy(2));
 
-        return new self($points, $q3 > $q1 ? ['slope' => ($q3 - $q1) / (2 * $z), 'intercept' => ($q1 + $q3) / 2] : null, $n);
+        return new self($points, $slope > 0.0 && $middle !== null ? ['slope' => $slope, 'intercept' => $middle] : null, $n);
     }
 
     /** @return list<int> */

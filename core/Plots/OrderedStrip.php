@@ -13,7 +13,7 @@ use RowTally\Core\Values\Observations;
  *
  * Definition  the i-th smallest value at (i − ½)/n; cuts at the quartiles of the basis and the median.
  * Unit        values in the unit of the variable, shares without one.
- * Undefined   no points without values.
+ * Undefined   no points without values, or where their range leaves the doubles.
  * Source      the empirical distribution function.
  * Accuracy    exact values, thinned to `MOST` ranks at equal distances.
  * Cost        at most `MOST` look-ups by rank.
@@ -34,7 +34,7 @@ final readonly class OrderedStrip
     public static function of(Observations $observations, Basis $basis): self
     {
         $n = $observations->n();
-        if ($n === 0) {
+        if (!$observations->canBeDrawn()) {
             return new self([], []);
         }
         $points = [];

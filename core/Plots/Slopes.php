@@ -19,7 +19,7 @@ use RowTally\Core\Values\Exact;
  * Definition  a line for each row that has both; above `DRAWN` rows every k-th of them in row order. All of them are counted as rising,
  *             falling or staying.
  * Unit        that of the variables; the axis covers both.
- * Undefined   no axis without a row that has both.
+ * Undefined   no axis without a row that has both, or where their range leaves the doubles.
  * Source      no convention involved.
  * Accuracy    decimals are compared as they are written.
  * Cost        one pass over both columns.
@@ -75,7 +75,7 @@ final readonly class Slopes
             }
         }
 
-        return new self($complete === 0 ? null : self::axis($low, $high), $lines, $directions[1], $directions[-1], $directions[0], $incomplete);
+        return new self($complete === 0 || $high - $low === INF ? null : self::axis($low, $high), $lines, $directions[1], $directions[-1], $directions[0], $incomplete);
     }
 
     private static function axis(float $low, float $high): Axis

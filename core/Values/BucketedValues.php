@@ -66,6 +66,13 @@ final class BucketedValues implements OrderedValues
         return $this->countTo($bound, true);
     }
 
+    public function countHeld(BigRational $bound, bool $withEqual): int
+    {
+        $bucket = $this->bucketAtBound($bound);
+
+        return $bucket >= count($this->upTo) ? $this->n() : $this->before($bucket) + $this->buckets->bucket($bucket)->countHeld($bound, $withEqual);
+    }
+
     public function countBelowUnscaled(int $bound): int
     {
         $bucket = self::first($this->highest, $bound);
@@ -202,7 +209,7 @@ final class BucketedValues implements OrderedValues
     /** The first bucket whose largest value is not smaller than the bound; the number of buckets where there is none. */
     private function bucketAtBound(BigRational $bound): int
     {
-        return self::first($this->highest, $this->decimals === null ? Exact::toFloat($bound) ?? 0.0 : ScaledBound::atLeast($bound, $this->decimals));
+        return self::first($this->highest, $this->decimals === null ? Exact::near($bound) : ScaledBound::atLeast($bound, $this->decimals));
     }
 
     /** @param list<int|float> $ascending */

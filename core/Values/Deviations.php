@@ -46,7 +46,8 @@ final readonly class Deviations
         }
         $low = $mean->minus($values->at(1));
         $high = BigRational::of($values->at($values->n()))->minus($mean);
-        $largest = Exact::toFloat($low->isGreaterThan($high) ? $low : $high) ?? PHP_FLOAT_MAX;
+        // The largest deviation may be beyond the doubles though no value is; the sums of equal values leave none at all.
+        $largest = min(PHP_FLOAT_MAX, Exact::near($low->isGreaterThan($high) ? $low : $high));
         $exponent = $largest === 0.0 ? 0 : max(-1022, (int) floor(log($largest, 2)));
         $unit = $exponent >= 0 ? BigRational::of(2)->power($exponent) : BigRational::nd(1, BigRational::of(2)->power(-$exponent)->toBigInteger());
         $perUnit = 2.0 ** -$exponent;

@@ -44,6 +44,12 @@ final class Exact
         return self::fromDigits($ratio->getSign() < 0, $quotient, $remainder->isZero(), -$shift);
     }
 
+    /** The double nearest to a ratio, zero and infinity included: to compare with. */
+    public static function near(BigRational $ratio): float
+    {
+        return self::toFloat($ratio) ?? ($ratio->abs()->isLessThan(1) ? 0.0 : $ratio->getSign() * INF);
+    }
+
     /** The double nearest to a decimal; the outermost ones for what lies beyond them. */
     public static function clamped(BigDecimal $number): float
     {

@@ -21,6 +21,9 @@ use RowTally\Core\Quantiles\Quartiles;
  */
 final class Observations
 {
+    /** Half of what doubles reach, so that an axis may end a little beyond the values. */
+    private const WIDEST_AXIS = '8e307';
+
     private ?PowerSums $powerSums = null;
     private ?Deviations $deviations = null;
     /** @var array<string, object> */
@@ -99,6 +102,12 @@ final class Observations
         $divisor = $this->divisor($takenAs);
 
         return $divisor->getSign() <= 0 ? null : Exact::simplest($this->squaredDeviations()->dividedBy($divisor));
+    }
+
+    /** Whether its range is a number that places on an axis can be told by. */
+    public function canBeDrawn(): bool
+    {
+        return $this->n() > 0 && $this->values->at($this->n())->minus($this->values->at(1))->isLessThan(self::WIDEST_AXIS);
     }
 
     public function allEqual(): bool

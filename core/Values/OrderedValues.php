@@ -35,6 +35,12 @@ interface OrderedValues
     /** How many values are smaller than the bound or equal to it. */
     public function countUpTo(BigRational $bound): int;
 
+    /**
+     * How many values are smaller than a bound that comes from sums, or equal to it if $withEqual: doubles are read as the sums take
+     * them, each itself and not the decimal text nearest to it.
+     */
+    public function countHeld(BigRational $bound, bool $withEqual): int;
+
     /** How many values are smaller than a whole number of 10^−decimals; only for decimals. */
     public function countBelowUnscaled(int $bound): int;
 

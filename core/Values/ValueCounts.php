@@ -259,6 +259,11 @@ final class ValueCounts implements OrderedValues
         return $this->countBefore($this->firstIndexAtLeast($bound, true));
     }
 
+    public function countHeld(BigRational $bound, bool $withEqual): int
+    {
+        return $this->countBefore($this->firstIndexAtLeast($bound, $withEqual, $this->held(...)));
+    }
+
     public function countBelowUnscaled(int $bound): int
     {
         return $this->countBefore($this->firstAtLeast($this->values, $bound));
@@ -401,8 +406,12 @@ final class ValueCounts implements OrderedValues
         return $this->upTo === '' ? $rank - 1 : $this->firstAtLeast($this->upTo, $rank);
     }
 
-    /** The first index whose value is at least the bound or, if $beyond, greater than it. */
-    private function firstIndexAtLeast(BigRational $bound, bool $beyond): int
+    /**
+     * The first index whose value is at least the bound or, if $beyond, greater than it.
+     *
+     * @param (callable(int): (BigDecimal|BigRational))|null $read what a double stands for; null = its decimal text
+     */
+    private function firstIndexAtLeast(BigRational $bound, bool $beyond, ?callable $read = null): int
     {
         if ($this->decimals !== null) {
             // Whole numbers can be searched as they are once the bound is brought to their scale.
@@ -411,7 +420,8 @@ final class ValueCounts implements OrderedValues
             return $this->firstAtLeast($this->values, $threshold);
         }
 
-        // A double that differs from the bound's own double lies on the same side of both; only a tie needs the exact decimals.
+        // A double that differs from the bound's own double lies on the same side of both; only a tie needs the exact numbers.
+        $read ??= $this->decimal(...);
         $near = Exact::toFloat($bound);
 
         $low = 0;
@@ -419,7 +429,7 @@ final class ValueCounts implements OrderedValues
         while ($low < $high) {
             $middle = ($low + $high) >> 1;
             $value = self::double($this->values, $middle);
-            $order = $near === null || $value === $near ? $this->decimal($middle)->compareTo($bound) : $value <=> $near;
+            $order = $near === null || $value === $near ? $read($middle)->compareTo($bound) : $value <=> $near;
             if ($beyond ? $order > 0 : $order >= 0) {
                 $high = $middle;
             } else {

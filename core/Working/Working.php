@@ -6,6 +6,7 @@ namespace RowTally\Core\Working;
 
 use Brick\Math\BigRational;
 use RowTally\Core\Basis\Basis;
+use RowTally\Core\Basis\Convention;
 use RowTally\Core\Basis\QuartileRule;
 use RowTally\Core\Basis\TakenAs;
 use RowTally\Core\Display\FigureText;
@@ -129,13 +130,16 @@ final readonly class Working
     private static function others(Statistic $statistic, Observations $observations, Basis $basis, Figure $figure, FigureText $display): array
     {
         $conventions = [
-            'Taken as' => array_map(static fn(TakenAs $case): array => [$case->value, 'a ' . $case->words(), $basis->with(takenAs: $case), $case === $basis->takenAs], TakenAs::cases()),
-            'Quartiles by' => array_map(static fn(QuartileRule $case): array => [$case->value, $case->words(), $basis->with(quartileRule: $case), $case === $basis->quartileRule], QuartileRule::cases()),
-            'Fences at' => array_map(static fn(string $m): array => [$m, "{$m} IQR", $basis->with(innerFence: $m), $m === $basis->innerFence], self::withOwn(self::FENCES, $basis->innerFence)),
-            'Confidence level' => array_map(static fn(string $level): array => [$level, (100 * (float) $level) . ' %', $basis->with(level: $level), $level === $basis->level], self::withOwn(self::LEVELS, $basis->level)),
+            [Convention::Divisor, 'Taken as', array_map(static fn(TakenAs $case): array => [$case->value, 'a ' . $case->words(), $basis->with(takenAs: $case), $case === $basis->takenAs], TakenAs::cases())],
+            [Convention::QuartileRule, 'Quartiles by', array_map(static fn(QuartileRule $case): array => [$case->value, $case->words(), $basis->with(quartileRule: $case), $case === $basis->quartileRule], QuartileRule::cases())],
+            [Convention::Fences, 'Fences at', array_map(static fn(string $m): array => [$m, "{$m} IQR", $basis->with(innerFence: $m), $m === $basis->innerFence], self::withOwn(self::FENCES, $basis->innerFence))],
+            [Convention::Level, 'Confidence level', array_map(static fn(string $level): array => [$level, Basis::percentOf($level) . ' %', $basis->with(level: $level), $level === $basis->level], self::withOwn(self::LEVELS, $basis->level))],
         ];
         $others = [];
-        foreach ($conventions as $convention => $choices) {
+        foreach ($conventions as [$dependence, $convention, $choices]) {
+            if (!in_array($dependence, $statistic->dependsOn(), true)) {
+                continue;
+            }
             $answers = [];
             $differs = false;
             foreach ($choices as [$word, $words, $other, $isSame]) {

@@ -47,7 +47,12 @@ final class PlotController
 
     public function stems(Dataset $dataset, PlotRequest $request, DrawVariable $draw): JsonResponse
     {
-        return new JsonResponse(PlotShapes::stems($draw->stems($dataset, $request->question($dataset), $request->unit(), $request->lines(), $request->apart())));
+        $question = $request->question($dataset);
+
+        return new JsonResponse([
+            ...PlotShapes::stems($draw->stems($dataset, $question, $request->unit(), $request->lines(), $request->apart())),
+            'units' => PlotShapes::leafUnits($draw->leafUnits($dataset, $question)),
+        ]);
     }
 
     public function qq(Dataset $dataset, PlotRequest $request, DrawVariable $draw): JsonResponse

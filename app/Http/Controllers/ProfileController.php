@@ -15,6 +15,7 @@ use App\Models\Dataset;
 use App\Store\CompareStated;
 use App\Store\ProfileVariables;
 use Illuminate\Http\JsonResponse;
+use RowTally\Core\Match\Stated;
 
 final class ProfileController
 {
@@ -42,7 +43,7 @@ final class ProfileController
 
     public function comparison(Dataset $dataset, FigureRequest $request, CompareStated $compare): JsonResponse
     {
-        $answer = $compare->answer($dataset, $request->question($dataset), $request->statistic(), $request->stated(), $request->tolerance(), $request->classReading(), $request->countColumns(), $request->column());
+        $answer = $compare->answer($dataset, $request->question($dataset), $request->statistic(), Stated::of($request->stated()), $request->tolerance(), $request->classReading(), $request->countColumns(), $request->column());
 
         return new JsonResponse(['sentence' => $answer['sentence'], 'is_within' => $answer['comparison']?->isWithin]);
     }

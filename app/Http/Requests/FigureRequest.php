@@ -42,9 +42,9 @@ final class FigureRequest extends ProfileRequest
         return Catalogue::chosen([$this->word('figure') ?? ''])[0];
     }
 
-    public function stated(): Stated
+    public function stated(): string
     {
-        return Stated::of($this->word('stated') ?? '');
+        return $this->word('stated') ?? '';
     }
 
     public function value(): BigDecimal

@@ -7,13 +7,14 @@ namespace App\Http\Resources;
 use Illuminate\Http\Request;
 use RowTally\Core\Match\Explanation;
 
-/** @property array{matches: list<array{explanation: Explanation, text: string|null}>, nearest: list<array{explanation: Explanation, text: string|null}>} $resource */
+/** @property array{read: string|null, matches: list<array{explanation: Explanation, text: string|null}>, nearest: list<array{explanation: Explanation, text: string|null}>} $resource */
 final class MatchResource extends PlainResource
 {
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
         return [
+            'read' => $this->resource['read'],
             'matches' => array_map(self::explanation(...), $this->resource['matches']),
             'nearest' => array_map(self::explanation(...), $this->resource['nearest']),
         ];

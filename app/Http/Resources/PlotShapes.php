@@ -52,6 +52,16 @@ final class PlotShapes
     }
 
     /**
+     * @param list<int> $exponents
+     *
+     * @return list<array{exponent: int, text: string}>
+     */
+    public static function leafUnits(array $exponents): array
+    {
+        return array_map(static fn(int $exponent): array => ['exponent' => $exponent, 'text' => Exact::plainDecimal(StemLeaf::unit($exponent))], $exponents);
+    }
+
+    /**
      * @param list<NormalQq> $plots
      *
      * @return array<string, mixed>

@@ -1271,6 +1271,8 @@ export interface components {
             plain: string;
         };
         Matches: {
+            /** @description How the stated figure was read, where that is not plain from it. */
+            read: string | null;
             /** @description Plainest first. */
             matches: components["schemas"]["Match"][];
             /** @description Only where nothing matches. */
@@ -1535,6 +1537,11 @@ export interface components {
         };
         Stems: {
             leaf_unit: string;
+            /** @description What the leaf unit can be, from the finest. */
+            units: {
+                exponent: number;
+                text: string;
+            }[];
             /** @enum {integer} */
             lines_per_stem: 1 | 2 | 5;
             columns: {

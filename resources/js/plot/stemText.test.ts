@@ -65,7 +65,12 @@ test('two groups stand back to back, line by line, also where one has none', () 
 });
 
 test('the key says what a leaf is worth', () => {
-    const stems = (unit: string, one: ReturnType<typeof line>): Stems => ({ leaf_unit: unit, lines_per_stem: 1, columns: [column([one])] });
+    const stems = (unit: string, one: ReturnType<typeof line>): Stems => ({
+        leaf_unit: unit,
+        units: [],
+        lines_per_stem: 1,
+        columns: [column([one])],
+    });
     expect(keyOf(stems('1', line('2', '0-9', [[3, 1]])))).toBe('2 │ 3 is 23');
     expect(keyOf(stems('0.1', line('-2', '0-9', [[3, 1]])))).toBe('−2 │ 3 is −2.3');
     expect(keyOf(stems('0.01', line('0', '0-9', [[3, 1]])))).toBe('0 │ 3 is 0.03');

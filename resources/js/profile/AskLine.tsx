@@ -78,6 +78,7 @@ function Found({ stated, found }: { stated: string; found: Matches }) {
     const list = found.matches.length > 0 ? found.matches : found.nearest;
     return (
         <div role="status" className="mt-3">
+            {found.read !== null && <p className="mb-1 text-soft">{found.read}</p>}
             <p>
                 {found.matches.length > 0 ? (
                     <>

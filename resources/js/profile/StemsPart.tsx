@@ -29,8 +29,7 @@ export function StemsPart({
     const data = stems.data;
     const keep = useKeep();
     const pictureWords = (column: number): PictureWords => ({ ...words, picture: 'stems', of: variable, column });
-    const exponent =
-        data === undefined ? 0 : data.leaf_unit.includes('.') ? -(data.leaf_unit.split('.')[1] ?? '').length : data.leaf_unit.length - 1;
+    const exponent = data?.units.find((unit) => unit.text === data.leaf_unit)?.exponent ?? 0;
     const [, first, second] = data?.columns ?? [];
     const isBack = back && names.length === 3 && first !== undefined && second !== undefined;
     const texts =
@@ -47,13 +46,7 @@ export function StemsPart({
                         Leaf unit{' '}
                         <WordChoice
                             name="Leaf unit"
-                            options={[-2, -1, 0, 1, 2].map((step) => {
-                                const power = exponent + step;
-                                return {
-                                    value: String(power),
-                                    words: power >= 0 ? `1${'0'.repeat(power)}` : `0.${'0'.repeat(-power - 1)}1`,
-                                };
-                            })}
+                            options={data.units.map((unit) => ({ value: String(unit.exponent), words: unit.text }))}
                             value={String(exponent)}
                             onChange={(unit) => setWords({ ...words, unit: Number(unit), lines: data.lines_per_stem })}
                         />

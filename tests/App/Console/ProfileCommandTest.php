@@ -46,7 +46,38 @@ final class ProfileCommandTest extends TestCase
         $figures = json_decode($out, true, 512, JSON_THROW_ON_ERROR)['variables'][0]['groups'][0]['figures'];
 
         self::assertSame([-80.0, 99.0, 99.0], array_map(floatval(...), $figures['outliers']));
+        self::assertSame([[-80.0, 1], [99.0, 2]], array_map(static fn(array $one): array => [(float) $one['value'], $one['count']], $figures['outliers_counted']));
         self::assertSame([-5.5, 14.5], [$figures['lower_fence'], $figures['upper_fence']]);
+    }
+
+    public function test_outliers_of_counts_in_billions_are_counted_and_not_repeated(): void
+    {
+        [$code, $out] = $this->profileOf(['-', '--counts=f', '--variable=x', '--json'], "x,f\n1,3000000000\n2,4000000000\n3,3000000000\n99,1000000000\n");
+        $group = json_decode($out, true, 512, JSON_THROW_ON_ERROR)['variables'][0]['groups'][0];
+
+        self::assertSame([0, null], [$code, $group['figures']['outliers']]);
+        self::assertSame([99.0, 1000000000], [(float) $group['figures']['outliers_counted'][0]['value'], $group['figures']['outliers_counted'][0]['count']]);
+        self::assertStringContainsString('outliers_counted', $group['undefined']['outliers']);
+    }
+
+    public function test_a_match_tries_counts_forgotten_and_both_readings(): void
+    {
+        $data = "x,f\n1000,1\n1468,2\n";
+        [, $out] = $this->profileOf(['-', '--counts=f', '--variable=x', '--match=1,234', '--json'], $data);
+        $variable = json_decode($out, true, 512, JSON_THROW_ON_ERROR)['variables'][0];
+        self::assertContains(['mean', ['counts forgotten']], array_map(static fn(array $match): array => [$match['figure'], $match['differences']], $variable['match']));
+        self::assertSame('Read as 1.234 and as 1234: both were tried.', $variable['match_read']);
+
+        [, $text] = $this->profileOf(['-', '--variable=x', '--match=1312'], $data);
+        self::assertStringContainsString('f used as counts', $text);
+    }
+
+    public function test_significant_digits_may_be_fewer_than_stand_before_the_point(): void
+    {
+        [$code, $out] = $this->profileOf(['-', '--decimals=s1'], "x\n10\n20\n");
+
+        self::assertSame(0, $code);
+        self::assertMatchesRegularExpression('/Mean\s+x̄\s+20/u', $out);
     }
 
     public function test_without_json_it_writes_tables_for_people(): void

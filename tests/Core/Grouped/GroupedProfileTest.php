@@ -69,7 +69,7 @@ final class GroupedProfileTest extends TestCase
 
         // 4.5 + (1 − 0.4)/((1 − 0.4) + (1 − 0.3)) × 5: 10-19 is twice as wide, so its density is 0.3.
         self::assertSame(177 / 26, $mode(2, 5, 3)->value);
-        self::assertSame(Reason::AllEquallyFrequent, $mode(2, 2, 4)->reason);
+        self::assertSame(Reason::SeveralModalClasses, $mode(2, 2, 4)->reason);
     }
 
     public function test_a_row_that_is_the_sum_of_the_others_is_no_class(): void

@@ -7,6 +7,7 @@ namespace Tests\Core\Plots;
 use Eris\Generators;
 use Eris\TestTrait;
 use PHPUnit\Framework\TestCase;
+use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\ClassEdge;
 use RowTally\Core\Plots\Bars;
 use RowTally\Core\Plots\ClassChoice;
@@ -31,7 +32,7 @@ final class BarsTest extends TestCase
             $closed = ClassEdge::cases()[mt_rand(0, 1)];
             $word = mt_rand(0, 1) === 0 ? "{$start}:" . mt_rand(3, 40) : "{$start}," . ($start + 7) . ',' . ($start + 50);
             foreach (HeightScale::cases() as $scale) {
-                $bars = Bars::of($first, [$second], $closed, new StackOptions(ClassChoice::ofWord($word), $scale));
+                $bars = Bars::of($first, [$second], new Basis(classEdge: $closed), new StackOptions(ClassChoice::ofWord($word), $scale));
                 self::assertNotNull($bars);
                 foreach ([$first, $second] as $lane => $group) {
                     [$histogram, $heights] = [$bars->histograms[$lane], $bars->heights[$lane]];
@@ -52,12 +53,12 @@ final class BarsTest extends TestCase
 
     public function test_without_values_there_are_none(): void
     {
-        self::assertNull(Bars::of(new Observations(Numbers::of(), 3), [], ClassEdge::Left, new StackOptions()));
+        self::assertNull(Bars::of(new Observations(Numbers::of(), 3), [], new Basis(), new StackOptions()));
     }
 
     public function test_a_group_without_values_has_bars_of_no_height(): void
     {
-        $bars = Bars::of(new Observations(Numbers::of('1', '2'), 0), [new Observations(Numbers::of(), 2)], ClassEdge::Left, new StackOptions(scale: HeightScale::Percent));
+        $bars = Bars::of(new Observations(Numbers::of('1', '2'), 0), [new Observations(Numbers::of(), 2)], new Basis(), new StackOptions(scale: HeightScale::Percent));
 
         self::assertNotNull($bars);
         self::assertSame(0.0, array_sum($bars->heights[1]));

@@ -7,6 +7,7 @@ namespace Tests\Core\Plots;
 use Brick\Math\BigDecimal;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\ClassEdge;
 use RowTally\Core\Plots\Bars;
 use RowTally\Core\Plots\ClassChoice;
@@ -54,7 +55,7 @@ final class CoarseClassesTest extends TestCase
                     self::assertTrue($classes->holdOneValueEach);
                     self::assertCount($steps + 1, $classes->ticks());
                 }
-                $bars = Bars::of($observations, [], $closed, new StackOptions(ClassChoice::ofWord($rule)));
+                $bars = Bars::of($observations, [], new Basis(classEdge: $closed), new StackOptions(ClassChoice::ofWord($rule)));
                 self::assertNull($bars?->possible);
             }
         }
@@ -64,7 +65,7 @@ final class CoarseClassesTest extends TestCase
     public function test_whole_numbers_are_labelled_by_themselves(): void
     {
         $observations = self::wholes(0, 22);
-        $bars = Bars::of($observations, [], ClassEdge::Left, new StackOptions());
+        $bars = Bars::of($observations, [], new Basis(), new StackOptions());
 
         self::assertNotNull($bars);
         self::assertSame([-0.5, 22.5], [$bars->axis->from, $bars->axis->to]);
@@ -82,19 +83,19 @@ final class CoarseClassesTest extends TestCase
 
     public function test_a_width_that_mixes_unequally_many_possible_values_says_so(): void
     {
-        $possible = static fn(string $word, ClassEdge $closed): ?array => Bars::of(self::wholes(0, 22), [], $closed, new StackOptions(ClassChoice::ofWord($word)))?->possible;
+        $possible = static fn(string $word, ClassEdge $closed): ?array => Bars::of(self::wholes(0, 22), [], new Basis(classEdge: $closed), new StackOptions(ClassChoice::ofWord($word)))?->possible;
 
         self::assertSame([2, 3], $possible('0:2.5', ClassEdge::Left));
         self::assertSame([2, 3], $possible('0:2.5', ClassEdge::Right));
         self::assertNull($possible('0:5', ClassEdge::Left));
         // 0, 2, …, 22: the last class, closed at both ends, has one more.
         self::assertSame([2, 3], $possible('0:2', ClassEdge::Left));
-        self::assertNull(Bars::of(self::wholes(0, 400), [], ClassEdge::Left, new StackOptions(ClassChoice::ofWord('0:2.5')))?->possible, 'fine values');
+        self::assertNull(Bars::of(self::wholes(0, 400), [], new Basis(), new StackOptions(ClassChoice::ofWord('0:2.5')))?->possible, 'fine values');
     }
 
     public function test_the_next_width_holds_equally_many_too(): void
     {
-        $next = static fn(string $word, int $last): array => [($bars = Bars::of(self::wholes(0, $last), [], ClassEdge::Left, new StackOptions(ClassChoice::ofWord($word))))?->narrower, $bars?->wider];
+        $next = static fn(string $word, int $last): array => [($bars = Bars::of(self::wholes(0, $last), [], new Basis(), new StackOptions(ClassChoice::ofWord($word))))?->narrower, $bars?->wider];
 
         self::assertSame(['0:2', '0:10'], $next('0:5', 90));
         self::assertSame(['-0.5:1', '0:5'], $next('0:2', 22));
@@ -104,7 +105,7 @@ final class CoarseClassesTest extends TestCase
     public function test_tiny_units_have_narrower_classes_too(): void
     {
         $observations = new Observations(ValueCounts::ofUnorderedDoubles(array_map(static fn(int $i): float => sqrt($i) * 1e-9, range(1, 300))), 0);
-        $bars = Bars::of($observations, [], ClassEdge::Left, new StackOptions(ClassChoice::ofWord('0:1e-9')));
+        $bars = Bars::of($observations, [], new Basis(), new StackOptions(ClassChoice::ofWord('0:1e-9')));
         self::assertSame(['0:0.0000000005', '0:0.000000002'], [$bars?->narrower, $bars?->wider]);
         self::assertTrue(ClassChoice::ofWord('0:0.0000000005')->classes($observations, ClassEdge::Left)->width->isEqualTo('5e-10'));
     }

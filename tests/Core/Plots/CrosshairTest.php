@@ -61,7 +61,7 @@ final class CrosshairTest extends TestCase
         $observations = new Observations(new BucketedValues(new GatheredBuckets($buckets, 0), 0, $plain->powerSums()), 0);
         $exact = Crosshair::of(new Observations($plain, 0), new Basis());
         $crosshair = Crosshair::of($observations, new Basis());
-        $bars = Bars::of($observations, [], (new Basis())->classEdge, new StackOptions());
+        $bars = Bars::of($observations, [], new Basis(), new StackOptions());
         self::assertNotNull($exact);
         self::assertNotNull($crosshair);
         self::assertNotNull($bars);

@@ -6,9 +6,11 @@ namespace Tests\Core\Plots;
 
 use Eris\Generators;
 use Eris\TestTrait;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\DataProviderExternal;
 use PHPUnit\Framework\TestCase;
 use RowTally\Core\Basis\Basis;
+use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Plots\StemLeaf;
 use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\ValueCounts;
@@ -63,6 +65,75 @@ final class StemLeafTest extends TestCase
 
         self::assertSame([2, 3, 2, 1], array_column($display->lines, 'depth'));
         self::assertSame([false, true, false, false], array_column($display->lines, 'holdsMedian'));
+    }
+
+    public function test_where_the_median_lies_between_two_lines_none_holds_it(): void
+    {
+        $display = StemLeaf::of(new Observations(ValueCounts::ofUnorderedIntegers(range(0, 149), 0), 0), new Basis(), 1);
+        self::assertSame([100, 50], array_column($display->lines, 'depth'));
+        $halves = StemLeaf::of(new Observations(Numbers::of('1', '2', '3', '11', '12', '13'), 0), new Basis(), 0);
+        self::assertSame([[3, 3], [false, false]], [array_column($halves->lines, 'depth'), array_column($halves->lines, 'holdsMedian')]);
+        $on = StemLeaf::of(new Observations(Numbers::of('1', '2', '11', '12', '13', '21'), 0), new Basis(), 0);
+        self::assertSame([false, true, false], array_column($on->lines, 'holdsMedian'));
+        $alone = StemLeaf::of(new Observations(Numbers::of('1', '2'), 0), new Basis(), 0);
+        self::assertSame([2, true], [$alone->lines[0]['depth'], $alone->lines[0]['holdsMedian']]);
+    }
+
+    /** @return iterable<string, array{list<string>, string}> */
+    public static function resolutions(): iterable
+    {
+        yield 'whole numbers' => [array_map(strval(...), range(0, 22)), '1'];
+        yield 'tens' => [array_map(static fn(int $i): string => (string) (10 * $i), range(0, 22)), '10'];
+        yield 'two different ones' => [['3', '4'], '1'];
+        yield 'tenths written with two decimals' => [['1.10', '1.20', '1.50', '2.00'], '0.1'];
+        yield 'doubles in tenths of their own' => [['1e-30', '2e-30', '7e-30', '9e-30'], '0.000000000000000000000000000001'];
+    }
+
+    /** @param list<string> $texts */
+    #[DataProvider('resolutions')]
+    public function test_a_leaf_is_never_finer_than_the_data(array $texts, string $finest): void
+    {
+        $observations = new Observations(Numbers::ofTexts($texts), 0);
+        $display = StemLeaf::of($observations, new Basis());
+
+        self::assertTrue($display->leafUnit->isGreaterThanOrEqualTo($finest), (string) $display->leafUnit);
+        self::assertTrue(StemLeaf::unit(StemLeaf::exponents($observations)[0])->isEqualTo($finest));
+        self::assertNotSame([0], array_unique(array_merge(...array_map(self::digits(...), $display->lines))));
+    }
+
+    public function test_few_whole_numbers_stand_on_several_lines_a_stem(): void
+    {
+        $display = StemLeaf::of(new Observations(ValueCounts::ofUnorderedIntegers(range(0, 22), 0), 0), new Basis());
+
+        self::assertSame(['1', 5, 12], [(string) $display->leafUnit, $display->linesPerStem, count($display->lines)]);
+    }
+
+    /** @return iterable<string, array{list<string>, int, string}> */
+    public static function outOfReach(): iterable
+    {
+        yield 'far too fine' => [['0', '500', '1000'], -4, 'A leaf unit of 0.0001 does not fit these values: it can be 100, 1000, 10000 or 100000.'];
+        yield 'finer than the data' => [['1', '2', '13'], -1, 'A leaf unit of 0.1 does not fit these values: it can be 1, 10, 100 or 1000.'];
+        yield 'far too coarse' => [['1', '2', '13'], 12, 'A leaf unit of 1000000000000 does not fit these values: it can be 1, 10, 100 or 1000.'];
+        yield 'a huge range' => [['0', '1', '1e300'], 0, 'A leaf unit of 1 does not fit these values'];
+    }
+
+    /** @param list<string> $texts */
+    #[DataProvider('outOfReach')]
+    public function test_a_leaf_unit_out_of_reach_is_answered_with_what_is_possible(array $texts, int $exponent, string $message): void
+    {
+        $this->expectExceptionObject(NotUnderstood::leafUnitOutOfReach('1', ['2']));
+        $this->expectExceptionMessage($message);
+        StemLeaf::of(new Observations(Numbers::ofTexts($texts), 0), new Basis(), $exponent);
+    }
+
+    public function test_a_group_stands_in_the_unit_of_all_and_beside_its_stems(): void
+    {
+        $overall = StemLeaf::of(new Observations(Numbers::of('10', '20', '30', '40', '55', '900'), 0), new Basis(), apart: true);
+        $group = $overall->ofGroup(new Observations(Numbers::of('10', '900'), 0), new Basis(), true);
+
+        self::assertSame(['900'], array_map(static fn(array $entry): string => (string) $entry['value'], $group->high));
+        self::assertSame([1, (string) $overall->leafUnit], [count($group->lines), (string) $group->leafUnit]);
+        self::assertSame([], $overall->ofGroup(new Observations(Numbers::of(''), 0), new Basis(), true)->lines);
     }
 
     public function test_values_beyond_the_outer_fences_stand_apart_when_wanted(): void
