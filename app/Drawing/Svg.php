@@ -7,9 +7,9 @@ namespace App\Drawing;
 /** A picture as SVG that stands by itself: colours and faces inside it, nothing linked. Coordinates in pixels. */
 final class Svg
 {
-    private const STYLE = 'text{font:12px "Instrument Sans",system-ui,sans-serif}'
-        . '.figures{font-family:"Spline Sans Mono",ui-monospace,monospace;font-variant-numeric:tabular-nums}'
-        . '.symbols{font-family:"STIX Two Text",Georgia,serif;font-style:italic}'
+    private const STYLE = 'text{font:12px "Instrument Sans Variable","Row Tally Signs","Row Tally Marks",system-ui,sans-serif}'
+        . '.figures{font-family:"Spline Sans Mono Variable","Row Tally Mono Marks","Row Tally Signs","Row Tally Marks",ui-monospace,monospace;font-variant-numeric:tabular-nums}'
+        . '.symbols{font-family:"Row Tally Text","Row Tally Signs","Row Tally Marks",serif;font-style:italic}'
         . '.halo{paint-order:stroke;stroke:' . Palette::PAPER . ';stroke-width:3px;stroke-linejoin:round}';
 
     private string $body = '';

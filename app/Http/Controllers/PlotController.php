@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Drawing\Faces;
 use App\Http\DrawPicture;
 use App\Http\Requests\PictureRequest;
 use App\Http\Requests\PlotRequest;
@@ -23,7 +24,7 @@ final class PlotController
 {
     public function picture(Dataset $dataset, PictureRequest $request, DrawPicture $draw): Response
     {
-        return new Response($draw->svg($dataset, $request), headers: ['Content-Type' => 'image/svg+xml']);
+        return new Response(Faces::into($draw->svg($dataset, $request)), headers: ['Content-Type' => 'image/svg+xml']);
     }
 
     public function dots(Dataset $dataset, PlotRequest $request, DrawVariable $draw): JsonResponse

@@ -1,4 +1,5 @@
 import { saveBlob, say } from '../ui/copying';
+import { withFaces } from './faces';
 
 const SHARPNESS = 2;
 const INHERITED = [
@@ -89,7 +90,7 @@ async function png(svg: SVGSVGElement, title: string): Promise<Blob> {
     const box = svg.getBoundingClientRect();
     const height = box.height + (title === '' ? 0 : TITLE_HEIGHT);
     const image = new Image();
-    image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(standalone(svg, title))}`;
+    image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(await withFaces(standalone(svg, title)))}`;
     await image.decode();
     const canvas = document.createElement('canvas');
     canvas.width = Math.round((box.width + LEFT_MARGIN) * SHARPNESS);
@@ -100,8 +101,8 @@ async function png(svg: SVGSVGElement, title: string): Promise<Blob> {
     );
 }
 
-export function saveSvg(svg: SVGSVGElement, name: string, title: string): void {
-    saveBlob(new Blob([standalone(svg, title)], { type: 'image/svg+xml' }), `${name}.svg`);
+export async function saveSvg(svg: SVGSVGElement, name: string, title: string): Promise<void> {
+    saveBlob(new Blob([await withFaces(standalone(svg, title))], { type: 'image/svg+xml' }), `${name}.svg`);
 }
 
 export async function savePng(svg: SVGSVGElement, name: string, title: string): Promise<void> {

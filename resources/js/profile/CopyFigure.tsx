@@ -3,7 +3,14 @@ import { copyText } from '../ui/copying';
 import { fullText } from './figureCells';
 
 /** A figure as it is shown; a click copies it in full precision. */
-export function CopyFigure({ figure }: { figure: FigureRow['values'][number] }) {
+export function CopyFigure({
+    figure,
+    room = '',
+}: {
+    figure: FigureRow['values'][number];
+    /** What others have behind the point and this one has not: it takes their room, so that points stand below one another. */
+    room?: string;
+}) {
     return (
         <button
             type="button"
@@ -12,6 +19,11 @@ export function CopyFigure({ figure }: { figure: FigureRow['values'][number] }) 
             onClick={() => void copyText(fullText(figure))}
         >
             {figure.text}
+            {room !== '' && (
+                <span aria-hidden="true" className="invisible select-none">
+                    {room}
+                </span>
+            )}
         </button>
     );
 }

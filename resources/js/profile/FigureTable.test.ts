@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest';
 import type { FigureRow } from '../api/client';
+import { roomBehind } from './figureCells';
 import { tableWidth } from './FigureTable';
 
 const row = (...texts: (string | null)[]): FigureRow => ({
@@ -16,4 +17,13 @@ test('a table is as wide as its longest figures ask for', () => {
     expect(tableWidth([row('1.0', '2.0', '3.0')])).toBeGreaterThan(narrow);
     expect(tableWidth([row('1.0', null)])).toBeLessThan(narrow);
     expect(tableWidth([])).toBeGreaterThan(0);
+});
+
+test('figures of one unit leave room for decimals that others have, so that points stand below one another', () => {
+    const rows = ['12.25', '−9.5', '22', '1.234', '1.5 × 10⁹'].map((text): FigureRow => ({
+        ...row(text),
+        shown_as: text === '1.234' ? 'ratio' : 'unit',
+    }));
+    const room = roomBehind(rows);
+    expect(rows.map((one) => room(one, one.values[0]?.text ?? null))).toEqual(['', '0', '.00', '', '']);
 });

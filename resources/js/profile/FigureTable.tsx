@@ -2,7 +2,7 @@ import clsx from 'clsx';
 import type { FigureRow } from '../api/client';
 import { laneColour } from '../plot/colours';
 import { CopyFigure } from './CopyFigure';
-import { figureName } from './figureCells';
+import { figureName, roomBehind } from './figureCells';
 
 /** After these figures a stronger line ends a family. */
 const FAMILY_ENDS = new Set(['missing', 'modes_frequency', 'mad', 'iqr', 'outliers_count', 'within_3', 'anderson_darling_p']);
@@ -41,6 +41,7 @@ export function FigureTable({
     isBeside: boolean;
     onOpen: (figure: string, column: number) => void;
 }) {
+    const room = roomBehind(rows);
     return (
         <div className={clsx('max-w-full overflow-x-auto', isBeside && 'xl:max-w-[54%]')} tabIndex={0} role="region" aria-label="Figures">
             <table className="border-collapse text-small whitespace-nowrap">
@@ -94,7 +95,7 @@ export function FigureTable({
                                     {figure.text === null ? (
                                         <span className="block px-2 py-1">{figure.reason}</span>
                                     ) : (
-                                        <CopyFigure figure={figure} />
+                                        <CopyFigure figure={figure} room={room(row, figure.text)} />
                                     )}
                                     {i > 0 && figure.text !== null && (
                                         <button

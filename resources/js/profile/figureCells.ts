@@ -5,6 +5,20 @@ export function fullText(figure: FigureRow['values'][number]): string {
     return figure.value === null ? (figure.reason ?? '') : Array.isArray(figure.value) ? figure.value.join('; ') : String(figure.value);
 }
 
+/** For each row, the decimals that its texts lack beside those of the row of its unit with the most; '' where nothing is lacking. */
+export function roomBehind(rows: FigureRow[]): (row: FigureRow, text: string | null) => string {
+    const behind = (text: string) => (/^[−\d.]+$/.test(text) ? (text.split('.')[1] ?? '') : '');
+    const most = Math.max(
+        0,
+        ...rows.filter((row) => row.shown_as === 'unit').flatMap((row) => row.values.map((figure) => behind(figure.text ?? '').length)),
+    );
+    return (row, text) => {
+        const own =
+            text === null || (row.shown_as !== 'unit' && row.shown_as !== 'rows') || !/^[−\d.]+$/.test(text) ? most : behind(text).length;
+        return own === most ? '' : `${own === 0 ? '.' : ''}${'0'.repeat(most - own)}`;
+    };
+}
+
 /** Name and symbol of a figure, as the head of its row. */
 export function figureName(figure: { label: string; symbol: string }): string {
     return figure.symbol === '' ? figure.label : `${figure.label} ${figure.symbol}`;

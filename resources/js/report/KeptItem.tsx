@@ -1,7 +1,9 @@
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Kept } from '../api/client';
 import { Button } from '../ui/Button';
+import { withFaces } from '../plot/faces';
 import { CellTable } from '../ui/CellTable';
 import { moment } from '../ui/format';
 
@@ -53,13 +55,7 @@ export function KeptItem({
                     </Button>
                 </span>
             </div>
-            {item.picture !== null && (
-                <img
-                    src={`data:image/svg+xml;charset=utf-8,${encodeURIComponent(item.picture)}`}
-                    alt={item.title}
-                    className="mt-2 max-w-full"
-                />
-            )}
+            {item.picture !== null && <Picture svg={item.picture} alt={item.title} />}
             {item.cells !== null && <CellTable name={item.title} cells={item.cells.filter((row) => row[0] !== 'Basis')} />}
             <textarea
                 aria-label={`Note on ${item.title}`}
@@ -87,4 +83,10 @@ export function KeptItem({
             </p>
         </article>
     );
+}
+
+/** A picture as it was drawn, with the faces of the interface, which an image does not have of the page. */
+function Picture({ svg, alt }: { svg: string; alt: string }) {
+    const drawn = useQuery({ queryKey: ['faces', svg], queryFn: () => withFaces(svg), staleTime: Infinity });
+    return <img src={`data:image/svg+xml;charset=utf-8,${encodeURIComponent(drawn.data ?? svg)}`} alt={alt} className="mt-2 max-w-full" />;
 }

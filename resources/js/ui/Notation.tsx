@@ -1,8 +1,21 @@
-import type { ReactNode } from 'react';
+import { createElement, type ReactNode } from 'react';
 
-/** Draws the notation of a working: `{a}/{b}` is a fraction, `√{a}` a root; all else stands as it is. */
+/**
+ * Draws the notation of a working: `{a}/{b}` is a fraction, `√{a}` a root, x̄ and x̃ letters under their mark, in the browser's own
+ * MathML; all else is text as it stands, so that long lines can break.
+ */
 export function Notation({ children }: { children: string }) {
-    return <span className="leading-loose tabular-nums">{pieces(parse(children))}</span>;
+    return (
+        <span className="leading-loose tabular-nums">
+            {parse(children).map((part, i) =>
+                typeof part === 'string' ? (
+                    <Text key={i}>{part}</Text>
+                ) : (
+                    createElement('math', { key: i, displaystyle: 'true' }, inside([part]))
+                ),
+            )}
+        </span>
+    );
 }
 
 export type Piece = string | { over: Piece[]; under: Piece[] } | { root: Piece[] };
@@ -48,23 +61,37 @@ export function parse(text: string): Piece[] {
     return group();
 }
 
-function pieces(parts: Piece[]): ReactNode {
-    return parts.map((part, i) => {
-        if (typeof part === 'string') {
-            return <span key={i}>{part}</span>;
+/** React's types know no MathML. */
+function element(name: string, key: number, ...children: ReactNode[]): ReactNode {
+    return createElement(name, { key }, ...children);
+}
+
+const MARKED = /([a-zA-Z][\u0303\u0304])/;
+const MARKS: Record<string, string> = { '\u0303': '˜', '\u0304': '¯' };
+
+function Text({ children }: { children: string }) {
+    return <>{children.split(MARKED).map((part, i) => (MARKED.test(part) ? element('math', i, marked(part, i)) : part))}</>;
+}
+
+/** A letter under its mark. */
+function marked(part: string, key: number): ReactNode {
+    const sign = createElement('mo', { key: 1, stretchy: 'false' }, MARKS[part[1] ?? ''] ?? '');
+    return createElement('mover', { key, accent: 'true' }, element('mi', 0, part[0]), sign);
+}
+
+function inside(parts: Piece[]): ReactNode[] {
+    return parts.flatMap((part, i): ReactNode[] => {
+        if (typeof part !== 'string') {
+            const row = (pieces: Piece[], key: number) => element('mrow', key, ...inside(pieces));
+            return ['root' in part ? element('msqrt', i, row(part.root, 0)) : element('mfrac', i, row(part.over, 0), row(part.under, 1))];
         }
-        if ('root' in part) {
-            return (
-                <span key={i} className="whitespace-nowrap">
-                    √<span className="border-t border-current pt-px">{pieces(part.root)}</span>
-                </span>
-            );
-        }
-        return (
-            <span key={i} className="mx-1 inline-flex flex-col items-center align-middle leading-snug">
-                <span className="border-b border-current px-1 text-center">{pieces(part.over)}</span>
-                <span className="px-1 text-center">{pieces(part.under)}</span>
-            </span>
-        );
+        return part
+            .split(MARKED)
+            .filter((text) => text !== '')
+            .map((text, at) => {
+                const key = 1000 * i + at;
+                // Blanks at the ends of a text are dropped by MathML, but for those that must not break.
+                return MARKED.test(text) ? marked(text, key) : element('mtext', key, text.replaceAll(' ', '\u00a0'));
+            });
     });
 }

@@ -1,0 +1,47 @@
+// Makes the faces of signs anew, from whole faces under node_modules: `npm run fonts` after a new sign has come into the words.
+import { copyFileSync, readFileSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import * as fontkit from 'fontkit';
+import subset from 'subset-font';
+import { shippedCharacters } from './shippedCharacters.mjs';
+
+const folder = dirname(fileURLToPath(import.meta.url));
+const root = join(folder, '../..');
+const whole = (path) => join(root, 'node_modules', path);
+const ascii = String.fromCharCode(...Array.from({ length: 95 }, (_, i) => 32 + i));
+/** Letters as formulas have them. */
+const italics = Array.from({ length: 52 }, (_, i) => String.fromCodePoint(0x1d434 + i)).join('') + 'ℎ';
+/** Letters of the trade and marks over letters, whether a word has them today or not. */
+const always = 'αβγδελμνπρστφχψωΔΣΦΩ\u0302\u0303\u0304\u0305⁰¹²³⁴⁵⁶⁷⁸⁹⁺⁻ⁿ₀₁₂₃₄₅₆₇₈₉₊₋½⅓⅔¼¾⅕⅛⅜⅝⅞±×÷−≤≥≠≈√∑∞·…–—‘’“”';
+const signs =
+    always +
+    shippedCharacters(root)
+        .map(([character]) => character)
+        .join('');
+
+/** Face, whole face, and whether plain letters are in it too: marks over letters need both from one face. */
+const FACES = [
+    ['signs-400', '@expo-google-fonts/noto-sans/400Regular/NotoSans_400Regular.ttf', 'x'],
+    ['signs-600', '@expo-google-fonts/noto-sans/600SemiBold/NotoSans_600SemiBold.ttf', 'x'],
+    ['marks', 'dejavu-fonts-ttf/ttf/DejaVuSans.ttf', ''],
+    ['mono-marks', 'dejavu-fonts-ttf/ttf/DejaVuSansMono.ttf', ''],
+    ['text-400', '@expo-google-fonts/stix-two-text/400Regular/STIXTwoText_400Regular.ttf', ascii],
+    ['text-400-italic', '@expo-google-fonts/stix-two-text/400Regular_Italic/STIXTwoText_400Regular_Italic.ttf', ascii],
+    ['math', '@expo-google-fonts/stix-two-math/400Regular/STIXTwoMath_400Regular.ttf', ascii + italics + '\u00af\u02dc\u203e'],
+];
+/** The faces of the interface stand beside them, for pictures that leave it. */
+const COPIED = [
+    ['ui', '@fontsource-variable/instrument-sans/files/instrument-sans-latin-wght-normal.woff2'],
+    ['figures', '@fontsource-variable/spline-sans-mono/files/spline-sans-mono-latin-wght-normal.woff2'],
+];
+
+for (const [name, path, letters] of FACES) {
+    const characters = new Set(fontkit.openSync(whole(path)).characterSet);
+    const wanted = name === 'mono-marks' ? '│─' : signs;
+    const text = [...letters, ...wanted].filter((character) => characters.has(character.codePointAt(0))).join('');
+    writeFileSync(join(folder, `${name}.woff2`), await subset(readFileSync(whole(path)), text, { targetFormat: 'woff2' }));
+}
+for (const [name, path] of COPIED) {
+    copyFileSync(whole(path), join(folder, `${name}.woff2`));
+}
