@@ -51,6 +51,10 @@ final readonly class ClassesDocument
         if ($variable->type !== VariableType::Category) {
             throw new UnusableRequest("\"{$name}\" has no classes: it was read as {$variable->type->value}.");
         }
+        $reading = $reading->markedBy($variable->labelMark);
+        foreach ($countColumns as $counts) {
+            self::makeSureOfCounts($columns, $counts, array_map(static fn(string $label): bool => $label !== '', self::cells($columns, $name)));
+        }
         $slicing = Slicing::of($columns, $question->by, [], $question->basis);
         if (count($countColumns) > 1) {
             if ($question->by !== []) {
@@ -80,10 +84,13 @@ final readonly class ClassesDocument
         $weights = $question->basis->counts === null ? null : TallyUnderCounts::perRow($columns->number($question->basis->counts));
         $lows = self::texts($columns, $low);
         $highs = self::texts($columns, $high);
+        if ($question->basis->counts !== null) {
+            self::makeSureOfCounts($columns, $question->basis->counts, array_map(static fn(string $from, string $to): bool => $from . $to !== '', $lows, $highs));
+        }
         $labels = $counts = [];
         foreach ($lows as $row => $text) {
             $count = $weights === null ? 1 : $weights['counts'][$row];
-            if ($count !== null && $count >= 0) {
+            if ($count !== null && ClassLabel::text($text, $highs[$row]) !== '') {
                 $labels[] = ClassLabel::text($text, $highs[$row]);
                 $counts[] = $count;
             }
@@ -190,6 +197,30 @@ final readonly class ClassesDocument
         }
 
         return $classes;
+    }
+
+    /**
+     * A row with a class and no count would be a class of nothing: it is named instead.
+     *
+     * @param list<bool> $hasClass by row
+     */
+    private static function makeSureOfCounts(FileColumns $columns, string $counts, array $hasClass): void
+    {
+        $rows = array_values(array_filter(TallyUnderCounts::rowsLeftOut($columns->number($counts)), static fn(int $row): bool => $hasClass[$row - 1] ?? false));
+        if ($rows !== []) {
+            throw NotUnderstood::countsUnusable($counts, $rows);
+        }
+    }
+
+    /** @return list<string> '' where missing */
+    private static function cells(FileColumns $columns, string $name): array
+    {
+        $cells = [];
+        foreach ($columns->chunks($name) as $chunk) {
+            array_push($cells, ...ColumnCells::of(new EncodedCells($chunk), $columns->dictionary($name), null));
+        }
+
+        return $cells;
     }
 
     /** @return list<string> '' where missing */

@@ -25,6 +25,29 @@ final class FileColumns implements ColumnSink, Table
     private array $chunks = [];
     private ?TableReading $reading = null;
 
+    /** @param list<string> $sheets of the workbook, and which of them was read */
+    public function __construct(private readonly array $sheets = [], private readonly ?string $sheet = null) {}
+
+    /** @return list<string> what somebody should know of the reading */
+    public function remarks(): array
+    {
+        return $this->reading()->notes;
+    }
+
+    /** @return array<string, mixed> the same for scripts */
+    public function readAs(): array
+    {
+        return [
+            'sheet' => $this->sheet,
+            'sheets' => $this->sheets,
+            'unread' => array_values(array_map(
+                static fn(ReadVariable $variable): array => ['variable' => $variable->name, 'cells' => $variable->unread],
+                array_filter($this->variables(), static fn(ReadVariable $variable): bool => $variable->unread > 0),
+            )),
+            'remarks' => $this->remarks(),
+        ];
+    }
+
     public function begin(array $variables): void {}
 
     public function write(int $number, array $columns): void

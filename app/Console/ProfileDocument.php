@@ -14,6 +14,7 @@ use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Display\FigureText;
 use RowTally\Core\Figures\Catalogue;
 use RowTally\Core\Figures\Figure;
+use RowTally\Core\Figures\ShownAs;
 use RowTally\Core\Figures\Statistic;
 use RowTally\Core\Figures\WithinSpread;
 use RowTally\Core\Frequency\FrequencyTable;
@@ -100,21 +101,46 @@ final readonly class ProfileDocument
             }
             $observations = $this->observations($variable);
             $display = $this->display($variable, $observations[0]);
-            $rows = [];
+            $rows = $areInUnit = [];
             $statistics = Catalogue::chosen([...$this->question->figures, ...array_map(Catalogue::percentileKey(...), $this->question->percentiles)]);
             foreach (NumberProfile::rows($observations[0], array_slice($observations, 1), $this->question->basis, $statistics) as ['statistic' => $statistic, 'figures' => $figures]) {
+                $areInUnit[] = $statistic->shownAs() === ShownAs::Unit || $statistic->shownAs() === ShownAs::Rows || $statistic->shownAs() === ShownAs::Values;
                 $rows[] = [
                     trim($statistic->label() . '  ' . $statistic->symbol($this->question->basis->takenAs)),
                     ...array_map(static fn(Figure $figure): string => $display->of($statistic, $figure) ?? (string) $figure->reason?->value, $figures),
                 ];
             }
-            $tables[$title] = ['head' => ['', 'Overall', ...$columns], 'rows' => $rows];
+            $tables[$title] = ['head' => ['', 'Overall', ...$columns], 'rows' => self::aligned($rows, $areInUnit)];
             if ($this->question->tallies && $observations[0]->n() > 0) {
                 $tables = [...$tables, ...$this->tallied($title, $observations, $columns, $display)];
             }
         }
 
         return $tables;
+    }
+
+    /**
+     * Points below one another: what others of the unit have behind theirs is left blank.
+     *
+     * @param list<list<string>> $rows
+     * @param list<bool>         $areInUnit by row
+     *
+     * @return list<list<string>>
+     */
+    private static function aligned(array $rows, array $areInUnit): array
+    {
+        $behind = static fn(string $text): int => str_contains($text, '.') ? strlen($text) - (int) strpos($text, '.') : 0;
+        $isPlain = static fn(string $text): bool => preg_match('/^[−\d][\d]*(?:\.\d+)?$/u', $text) === 1;
+        $most = 0;
+        foreach ($rows as $i => $row) {
+            foreach ($areInUnit[$i] ? array_slice($row, 1) : [] as $text) {
+                $most = max($most, $isPlain($text) ? $behind($text) : 0);
+            }
+        }
+
+        return array_map(static fn(array $row, bool $isInUnit): array => $isInUnit
+            ? array_map(static fn(string $text): string => $isPlain($text) ? $text . str_repeat(' ', $most - $behind($text)) : $text, $row)
+            : $row, $rows, $areInUnit);
     }
 
     /**

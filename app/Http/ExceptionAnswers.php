@@ -34,7 +34,10 @@ final class ExceptionAnswers
             : $response);
         $exceptions->shouldRenderJsonWhen(static fn(Request $request): bool => $request->is('api/*'));
         $exceptions->render(static fn(UnknownVariable $exception): JsonResponse => self::message(422, $exception->getMessage()));
-        $exceptions->render(static fn(NotUnderstood $exception): JsonResponse => self::message(422, $exception->getMessage()));
+        $exceptions->render(static fn(NotUnderstood $exception): JsonResponse => $exception->lacks === null ? self::message(422, $exception->getMessage()) : new JsonResponse([
+            'message' => $exception->getMessage(),
+            'findings' => [['code' => "lacks-{$exception->lacks}", 'sentence' => $exception->getMessage()]],
+        ], 422));
         $exceptions->render(static fn(CannotExport $exception): JsonResponse => self::message(422, $exception->getMessage()));
         $exceptions->render(static fn(NotATable $exception): JsonResponse => self::message(422, $exception->getMessage()));
         $exceptions->render(static fn(FormulaError $exception): JsonResponse => new JsonResponse(['message' => $exception->getMessage(), 'at' => $exception->at, 'length' => $exception->length], 422));

@@ -26,6 +26,10 @@ final readonly class ColumnDecision
         public ?array $order = null,
         public ?string $label = null,
         public ?string $description = null,
+        /** Whether (5), 5- and –5 are negative numbers. */
+        public ?bool $negatives = null,
+        /** Whether an empty cell has the entry of the one above it. */
+        public bool $isFilledDown = false,
     ) {}
 
     /** @param array<string, mixed> $words */
@@ -46,6 +50,8 @@ final readonly class ColumnDecision
             $texts('order'),
             $text('label'),
             $text('description'),
+            is_bool($words['negatives'] ?? null) ? $words['negatives'] : null,
+            ($words['fill_down'] ?? false) === true,
         );
     }
 
@@ -64,6 +70,8 @@ final readonly class ColumnDecision
             'order' => $this->order,
             'label' => $this->label,
             'description' => $this->description,
+            'negatives' => $this->negatives,
+            'fill_down' => $this->isFilledDown ? true : null,
         ], static fn(mixed $value): bool => $value !== null);
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Intake;
 
 use RowTally\Core\Columns\VariableType;
-use RowTally\Core\Parsing\ClassLabel;
+use RowTally\Core\Parsing\ClassLabels;
 use RowTally\Core\Parsing\NumberText;
 
 /**
@@ -60,10 +60,7 @@ final readonly class CountsQuestion
     /** @param list<string> $cells */
     private static function areClasses(array $cells): bool
     {
-        $labels = array_unique(array_filter($cells, static fn(string $cell): bool => !NumberText::isBlank($cell)));
-        $unread = count(array_filter($labels, static fn(string $label): bool => ClassLabel::parse($label) === null));
-
-        return count($labels) - $unread >= self::FEWEST_ROWS && $unread <= 1;
+        return ClassLabels::areClasses(array_values(array_unique(array_filter($cells, static fn(string $cell): bool => !NumberText::isBlank($cell)))));
     }
 
     /** @param list<string> $cells */

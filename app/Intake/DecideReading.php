@@ -14,7 +14,7 @@ final class DecideReading
     /** @throws NotATable when the decisions so far make it unreadable */
     public function look(Import $import): TableLook
     {
-        return TableLook::at(Storage::path($import->path), $import->file_name, Decisions::fromArray($import->decisions ?? []));
+        return TableLook::at(Storage::path($import->path), $import->file_name, Decisions::fromArray($import->decisions ?? []), $import->encoding);
     }
 
     /**
@@ -28,7 +28,7 @@ final class DecideReading
         foreach ($changes as $change) {
             $decisions = $decisions->with($change);
         }
-        $look = TableLook::at(Storage::path($import->path), $import->file_name, $decisions);
+        $look = TableLook::at(Storage::path($import->path), $import->file_name, $decisions, $import->encoding);
         if ($import->status === ImportStatus::Waiting) {
             $import->update(['decisions' => $decisions->toArray()]);
         }

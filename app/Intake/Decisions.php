@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Intake;
 
+use App\Intake\Csv\CsvRecords;
+
 /**
  * What somebody has decided about how a file is read. Everything that is null or not named is recognised from the file each
  * time, so the same decisions with the same file always give the same table.
@@ -11,7 +13,7 @@ namespace App\Intake;
 final readonly class Decisions
 {
     public const DELIMITERS = [',', ';', "\t", '|', ' '];
-    public const QUOTES = ['"', "'", ''];
+    public const QUOTES = ['"', "'", '', CsvRecords::ESCAPED];
     public const ENCODINGS = ['utf-8', 'utf-16le', 'utf-16be', 'windows-1252', 'iso-8859-1'];
 
     /**
@@ -41,6 +43,8 @@ final readonly class Decisions
         public int|false|null $counts = null,
         /** Place of the column of classes or values that they count. */
         public ?int $counted = null,
+        /** Whether what stands behind the last name in a row is left out; otherwise such a row is refused. */
+        public bool $leaveOutExtraCells = false,
     ) {}
 
     public function column(int $place): ColumnDecision
@@ -87,6 +91,7 @@ final readonly class Decisions
             $columns,
             is_int($words['counts'] ?? null) || ($words['counts'] ?? null) === false ? $words['counts'] : null,
             is_int($words['counted'] ?? null) ? $words['counted'] : null,
+            ($words['leave_out_extra_cells'] ?? false) === true,
         );
     }
 
@@ -116,6 +121,7 @@ final readonly class Decisions
             'columns' => $columns === [] ? null : $columns,
             'counts' => $this->counts,
             'counted' => $this->counted,
+            'leave_out_extra_cells' => $this->leaveOutExtraCells ? true : null,
         ], static fn(mixed $value): bool => $value !== null);
     }
 

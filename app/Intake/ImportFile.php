@@ -24,9 +24,11 @@ final readonly class ImportFile
 
     public function import(Import $import): void
     {
-        if ($import->status !== ImportStatus::Queued && $import->status !== ImportStatus::Running) {
+        if ($import->status === ImportStatus::Cancelling) {
             $this->end($import, ImportStatus::Cancelled);
-
+        }
+        if ($import->status !== ImportStatus::Queued && $import->status !== ImportStatus::Running) {
+            // Ended already: the worker died between its end and the queue's knowing of it.
             return;
         }
         $began = microtime(true);
@@ -42,23 +44,39 @@ final readonly class ImportFile
         $import->update(['status' => ImportStatus::Running, 'dataset_id' => $draft->id]);
         try {
             $writer = new DatasetWriter($draft);
-            $table = PreparedTable::of(Storage::path($import->path), $import->file_name, Decisions::fromArray($import->decisions ?? []));
-            $reading = $this->readTable->read(
+            $table = PreparedTable::of(Storage::path($import->path), $import->file_name, Decisions::fromArray($import->decisions ?? []), recognised: $import->encoding);
+            $read = $this->readTable->read(
                 CsvFile::open($table->path, $table->decisions, $table->isChecked),
                 $writer,
                 $this->progress($import),
                 $table->decisions,
             );
-            $writer->publish($reading, "Imported from {$import->file_name}", $table->decisions->position($table->decisions->counts), $table->decisions->position($table->decisions->counted));
+            $reading = $read->withNotes($table->remarks);
+            $writer->publish(
+                $reading,
+                "Imported from {$import->file_name}",
+                $table->decisions->position($table->decisions->counts),
+                $table->decisions->position($table->decisions->counted),
+                // In one transaction: a worker that dies leaves both or neither, and a cancel before it counts.
+                static function () use ($import, $reading, $began, $heldBefore): void {
+                    $done = Import::query()->whereKey($import->id)->where('status', ImportStatus::Running)->update([
+                        'status' => ImportStatus::Done,
+                        'error' => null,
+                        'bytes_read' => $import->bytes_total,
+                        'rows_read' => $reading->rows,
+                        'measured' => json_encode(['seconds' => microtime(true) - $began, 'peak_bytes' => memory_get_peak_usage() - $heldBefore + $reading->peakElsewhere], JSON_THROW_ON_ERROR),
+                    ]);
+                    if ($done !== 1) {
+                        throw new ImportCancelled();
+                    }
+                },
+            );
+            $import->refresh();
             OrderVariables::dispatch($draft->id);
-            $import->update([
-                'status' => ImportStatus::Done,
-                'bytes_read' => $import->bytes_total,
-                'rows_read' => $reading->rows,
-                'measured' => ['seconds' => microtime(true) - $began, 'peak_bytes' => memory_get_peak_usage() - $heldBefore + $reading->peakElsewhere],
-            ]);
         } catch (NotATable $notATable) {
-            $this->end($import, ImportStatus::Failed, $notATable->finding->sentence());
+            // The file stays: other decisions may read it.
+            $this->discardDraft($import);
+            $import->update(['status' => ImportStatus::Waiting, 'error' => $notATable->finding->sentence(), 'bytes_read' => 0, 'rows_read' => 0]);
         } catch (ImportCancelled) {
             $this->end($import, ImportStatus::Cancelled);
         }

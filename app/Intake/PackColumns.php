@@ -11,7 +11,9 @@ use RowTally\Core\Columns\DateColumnBuilder;
 use RowTally\Core\Columns\NumberColumnBuilder;
 use RowTally\Core\Columns\TextColumnBuilder;
 use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Parsing\ClassLabels;
 use RowTally\Core\Parsing\DateText;
+use RowTally\Core\Parsing\NumberText;
 
 /** Reads some columns of a table, or all of them, in one pass over its file, and packs them. */
 final readonly class PackColumns
@@ -48,10 +50,15 @@ final readonly class PackColumns
         $rows = new CsvRows($this->file, $reshape->isPlain() ? $wanted : []);
         $rowsRead = 0;
         $cells = new PlainCells($this->decisions->missing);
+        $above = array_fill_keys($positions, '');
         foreach ($reshape->batches($rows->batches()) as $number => $batch) {
             $encoded = [];
             foreach ($builders as $position => $builder) {
-                $encoded[$position] = $column = $builder->add($cells->of($batch[$places[$position]], $variables[$position], $rows->hasApostrophes));
+                $column = $batch[$places[$position]];
+                if ($variables[$position]->isFilledDown) {
+                    [$column, $above[$position]] = self::filledDown($column, $above[$position]);
+                }
+                $encoded[$position] = $column = $builder->add($cells->of($column, $variables[$position], $rows->hasApostrophes));
                 $missing[$position] += $column->chunk->missing;
             }
             $sink->write($number, $encoded);
@@ -64,6 +71,26 @@ final readonly class PackColumns
         }
 
         return new PackedColumns($rowsRead, $read, $rows);
+    }
+
+    /**
+     * An empty cell has the entry of the one above it, as merged cells mean it.
+     *
+     * @param list<string> $cells
+     *
+     * @return array{list<string>, string} the cells, and the last entry
+     */
+    public static function filledDown(array $cells, string $above): array
+    {
+        foreach ($cells as $row => $cell) {
+            if (NumberText::isBlank($cell)) {
+                $cells[$row] = $above;
+            } else {
+                $above = $cell;
+            }
+        }
+
+        return [$cells, $above];
     }
 
     private static function builder(RecognisedVariable $variable, int $memo): NumberColumnBuilder|CategoryColumnBuilder|TextColumnBuilder|DateColumnBuilder
@@ -97,6 +124,7 @@ final readonly class PackColumns
             $isNumber ? $builder->valueCounts() : null,
             $variable->label,
             $variable->description,
+            $isCategory && !$builder->becameText() && ClassLabels::areClasses($builder->labels()) ? $variable->style->decimalMark : null,
         );
     }
 }

@@ -44,6 +44,8 @@ final class PreparedTable
         public readonly bool $isSample = false,
         /** Whether all of it is known to be UTF-8. */
         public readonly bool $isChecked = false,
+        /** @var list<string> what somebody should know of it */
+        public array $remarks = [],
     ) {}
 
     public function __destruct()
@@ -54,11 +56,12 @@ final class PreparedTable
     }
 
     /**
-     * @param bool $sample only the beginning is needed
+     * @param bool        $sample     only the beginning is needed
+     * @param string|null $recognised the encoding of a text, where it was found out before
      *
      * @throws NotATable
      */
-    public static function of(string $path, string $name, Decisions $decisions, bool $sample = false): self
+    public static function of(string $path, string $name, Decisions $decisions, bool $sample = false, ?string $recognised = null): self
     {
         if ((int) filesize($path) === 0) {
             throw NotATable::empty();
@@ -67,7 +70,7 @@ final class PreparedTable
         $format = $encoding === null ? Format::of($path, $name) : Format::Text;
 
         return match ($format) {
-            Format::Text, Format::ValueList => self::text($path, $decisions, $encoding ?? TextEncoding::of($path), $sample),
+            Format::Text, Format::ValueList => self::text($path, $decisions, $encoding ?? $recognised ?? TextEncoding::of($path), $sample),
             Format::Xlsx => self::workbook($format, new XlsxWorkbook($path), $decisions, $sample),
             Format::Ods => self::workbook($format, new OdsWorkbook($path), $decisions, $sample),
             Format::Json => self::copied($format, JsonTable::document($path), $decisions, $sample),
@@ -128,7 +131,13 @@ final class PreparedTable
         $sheet = $decisions->sheet ?? self::firstFilled($book) ?? $sheets[0];
         $range = $decisions->range === null || trim($decisions->range) === '' ? null : CellRange::of($decisions->range);
 
-        return self::copied($format, self::inRange($book->rows($sheet), $range, $decisions->range ?? ''), $decisions, $sample, $sheets, $sheet);
+        $table = self::copied($format, self::inRange($book->rows($sheet), $range, $decisions->range ?? ''), $decisions, $sample, $sheets, $sheet);
+        $table->remarks = $book->remarks();
+        if (count($sheets) > 1 && $decisions->sheet === null) {
+            $table->remarks[] = 'The workbook has ' . count($sheets) . " sheets; “{$sheet}” was read.";
+        }
+
+        return $table;
     }
 
     /** The first sheet with an entry: the one before it may be a cover without any. */

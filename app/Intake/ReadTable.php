@@ -40,7 +40,7 @@ final class ReadTable
         }
         $read = array_values($packed->variables);
 
-        return new TableReading($packed->rows, $read, [...$this->notes($file, $packed->reader, $read), ...$this->doubts($variables)], $elsewhere);
+        return new TableReading($packed->rows, $read, [...$this->notes($file, $packed->reader, $read), ...$this->doubts($file, $decisions, $variables)], $elsewhere);
     }
 
     /**
@@ -79,9 +79,9 @@ final class ReadTable
      *
      * @return list<string>
      */
-    private function doubts(array $variables): array
+    private function doubts(CsvFile $file, Decisions $decisions, array $variables): array
     {
-        $doubts = [];
+        $doubts = array_map(static fn(TwoReadings $two): string => ucfirst($two->why) . ": “{$two->text}” was read as {$two->readAs} and could mean {$two->couldBe}.", TwoReadings::ofTable($file, $decisions));
         foreach ($variables as $place => $variable) {
             $two = TwoReadings::of($place, $variable);
             if ($two !== null) {
@@ -111,6 +111,13 @@ final class ReadTable
                 '%s fewer cells than there are names (the first is line %d of the file); the cells that are not there count as missing.',
                 $rows->shortRows === 1 ? 'One row has' : number_format($rows->shortRows) . ' rows have',
                 $rows->firstShortLine,
+            );
+        }
+        if ($rows->longRows > 0) {
+            $notes[] = sprintf(
+                '%s more cells than there are names (the first is line %d of the file); what stands behind the last name was left out.',
+                $rows->longRows === 1 ? 'One row has' : number_format($rows->longRows) . ' rows have',
+                $rows->firstLongLine,
             );
         }
         if ($rows->blankLines > 0) {

@@ -25,5 +25,7 @@ final readonly class ReadVariable
         public ?ValueCounts $values,
         public ?string $label = null,
         public ?string $description = null,
+        /** @var '.'|','|null what stands before decimals in labels that are classes; null where they are none */
+        public ?string $labelMark = null,
     ) {}
 }

@@ -6,6 +6,7 @@ namespace App\Intake;
 
 use App\Intake\Csv\CsvFile;
 use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Parsing\ClassLabels;
 use RowTally\Core\Parsing\DateText;
 use RowTally\Core\Parsing\MissingMarks;
 use RowTally\Core\Parsing\NumberStyle;
@@ -25,9 +26,10 @@ final class RecogniseColumns
         $spread = $reshape->rows(self::rowsThatCount($file->spread, $file->leaveOut));
         $commaMark = $file->dialect->delimiter !== ',';
         $samples = $recognised = [];
+        $isPlain = $reshape->isPlain();
         foreach ($reshape->names() as $i => $name) {
-            $samples[] = $sample = [self::withoutMarks(array_column($head, $i), $decisions->missing), self::withoutMarks(array_column($spread, $i), $decisions->missing)];
-            $recognised[] = RecognisedType::of($name->name, $sample[0], $sample[1], $commaMark);
+            $samples[] = $sample = self::sample(array_column($head, $i), array_column($spread, $i), $decisions, $isPlain && $decisions->column($i)->isFilledDown);
+            $recognised[] = RecognisedType::of($name->name, $sample[0], $sample[1], $commaMark, count($reshape->names()) === 1);
         }
         $shown = ShownByTable::of($recognised, array_map(static fn(array $sample): array => [...$sample[0], ...$sample[1]], $samples));
         $variables = [];
@@ -46,6 +48,20 @@ final class RecogniseColumns
         }
 
         return $variables;
+    }
+
+    /**
+     * @param list<string> $head
+     * @param list<string> $spread
+     *
+     * @return array{list<string>, list<string>}
+     */
+    private static function sample(array $head, array $spread, Decisions $decisions, bool $isFilledDown): array
+    {
+        $head = self::withoutMarks($head, $decisions->missing);
+
+        // Elsewhere in the file nobody knows what stands above.
+        return $isFilledDown ? [PackColumns::filledDown($head, '')[0], []] : [$head, self::withoutMarks($spread, $decisions->missing)];
     }
 
     /** @param list<string> $cells */
@@ -95,6 +111,11 @@ final class RecogniseColumns
             $inDoubt = $isAsked && $style->withThousands($filled) !== null ? $style->marked($filled) : null;
             $style = $shown->decimalMark === null ? $style : $style->beside($filled, $shown->decimalMark);
         }
+        $labels = $type === VariableType::Category ? array_values(array_unique(array_filter($cells, static fn(string $cell): bool => !NumberText::isBlank($cell)))) : [];
+        if (ClassLabels::areClasses($labels)) {
+            $style = new NumberStyle(ClassLabels::decimalMark($labels, $shown->decimalMark));
+            $inDoubt = $decision->decimalMark === null && $commaMark ? ClassLabels::open($labels, $shown->decimalMark) : null;
+        }
         $dateOrder = $type === VariableType::Date ? $decision->dateOrder ?? $recognised->dateOrder : null;
         if ($dateOrder !== null && $decision->dateOrder === null && $dateOrder !== DateText::YearFirst && !$dateOrder->isShownBy($cells)) {
             $dateOrder = $shown->dateOrder ?? $dateOrder;
@@ -113,6 +134,7 @@ final class RecogniseColumns
                 $mark === ',' || $mark === '.' ? $mark : $style->decimalMark,
                 $decision->groupMark ?? ($mark !== null && $mark === $style->groupMark ? '' : $style->groupMark),
                 $decision->affixes ?? $style->affixes,
+                $decision->negatives ?? $style->negatives,
             ),
             $dateOrder,
             $decision->isTaken,
@@ -121,6 +143,7 @@ final class RecogniseColumns
             $decision->description,
             $missing,
             $inDoubt,
+            $decision->isFilledDown,
         );
     }
 }

@@ -26,5 +26,7 @@ final readonly class RecognisedVariable
         public array $missingMarks = [],
         /** A cell that could as well mean something else, where nothing in the table shows which: see `TwoReadings`. */
         public ?string $inDoubt = null,
+        /** Whether an empty cell has the entry of the one above it. */
+        public bool $isFilledDown = false,
     ) {}
 }

@@ -12,21 +12,26 @@ use Illuminate\Support\Facades\Storage;
 /** Decisions about a file are kept for the account and serve the next file with the same columns. */
 final class RememberDecisions
 {
-    /** @throws NotATable */
-    public function for(User $user, string $path, string $name): Decisions
+    /**
+     * @return array{Decisions, string|null} and how its text is encoded, where that was recognised
+     *
+     * @throws NotATable
+     */
+    public function for(User $user, string $path, string $name): array
     {
+        $look = TableLook::at($path, $name, new Decisions());
         $kept = DB::table('remembered_decisions')
-            ->where(['user_id' => $user->id, 'fingerprint' => TableLook::at($path, $name, new Decisions())->fingerprint()])
+            ->where(['user_id' => $user->id, 'fingerprint' => $look->fingerprint()])
             ->value('decisions');
         /** @var mixed $words */
         $words = is_string($kept) ? json_decode($kept, true) : null;
 
-        return Decisions::fromArray(is_array($words) ? $words : []);
+        return [Decisions::fromArray(is_array($words) ? $words : []), $look->table->encoding];
     }
 
     public function keep(Import $import): void
     {
-        $plain = TableLook::at(Storage::path($import->path), $import->file_name, new Decisions());
+        $plain = TableLook::at(Storage::path($import->path), $import->file_name, new Decisions(), $import->encoding);
         $key = ['user_id' => $import->user_id, 'fingerprint' => $plain->fingerprint()];
         if (($import->decisions ?? []) === []) {
             DB::table('remembered_decisions')->where($key)->delete();

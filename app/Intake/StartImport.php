@@ -38,7 +38,10 @@ final readonly class StartImport
     public function keepText(User $user, string $text, ?string $title): Import
     {
         $path = 'uploads/' . Str::random(40) . '.txt';
-        Storage::put($path, $text);
+        if (!Storage::put($path, $text) || Storage::size($path) !== strlen($text)) {
+            Storage::delete($path);
+            throw new RuntimeException('The pasted text could not be kept whole.');
+        }
 
         return $this->keep($user, $path, 'pasted text', $title ?? 'Pasted on ' . now()->format('j F, H:i'));
     }
@@ -65,7 +68,7 @@ final readonly class StartImport
     public function keep(User $user, string $path, string $name, string $title): Import
     {
         try {
-            $decisions = $this->rememberDecisions->for($user, Storage::path($path), $name);
+            [$decisions, $encoding] = $this->rememberDecisions->for($user, Storage::path($path), $name);
         } catch (NotATable $notATable) {
             Storage::delete($path);
             throw $notATable;
@@ -77,6 +80,7 @@ final readonly class StartImport
             'path' => $path,
             'status' => ImportStatus::Waiting,
             'decisions' => $decisions->toArray(),
+            'encoding' => $encoding,
             'bytes_total' => Storage::size($path),
             'bytes_read' => 0,
             'rows_read' => 0,

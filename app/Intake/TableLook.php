@@ -41,10 +41,14 @@ final readonly class TableLook
         public ?CountsQuestion $countsQuestion,
     ) {}
 
-    /** @throws NotATable */
-    public static function at(string $path, string $name, Decisions $decisions): self
+    /**
+     * @param string|null $encoding of a text, where it was found out before
+     *
+     * @throws NotATable
+     */
+    public static function at(string $path, string $name, Decisions $decisions, ?string $encoding = null): self
     {
-        $table = PreparedTable::of($path, $name, $decisions, true);
+        $table = PreparedTable::of($path, $name, $decisions, true, $encoding);
         $file = CsvFile::open($table->path, $table->decisions);
         $reshape = Reshape::of($file->names, $table->decisions);
         $variables = RecogniseColumns::of($file, $table->decisions);
@@ -52,9 +56,15 @@ final readonly class TableLook
         $unread = [];
         $unreadCells = $seen = 0;
         $cells = new PlainCells($table->decisions->missing);
+        $above = [];
+        $isFilledDown = array_filter($variables, static fn(RecognisedVariable $variable): bool => $variable->isFilledDown);
         foreach ($file->head as $i => $row) {
             $isLeftOut = in_array(TotalRow::firstEntry($row), $file->leaveOut, true);
             foreach ($reshape->rows([$row]) as $shaped) {
+                foreach ($isLeftOut ? [] : array_keys($isFilledDown) as $column) {
+                    [[$cell], $above[$column]] = PackColumns::filledDown([$shaped[$column]], $above[$column] ?? '');
+                    $shaped = array_values(array_replace($shaped, [$column => $cell]));
+                }
                 ++$seen;
                 if (!$isLeftOut) {
                     $counting[] = $shaped;
@@ -78,7 +88,7 @@ final readonly class TableLook
             $rows,
             self::kinds($unread, $variables, $table->decisions, $file, $reshape->isPlain()),
             $unreadCells,
-            $reshape->isPlain() ? array_values(array_filter(array_map(TwoReadings::of(...), array_keys($variables), $variables))) : [],
+            [...TwoReadings::ofTable($file, $table->decisions), ...($reshape->isPlain() ? self::doubts($variables, $counting) : [])],
             $seen,
             $file->isWhole && !$table->isSample,
             CountsQuestion::of($variables, $counting),
@@ -92,6 +102,22 @@ final readonly class TableLook
             $this->table->format->value,
             array_map(static fn($name): string => $name->asItStands, $this->file->names),
         ], JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE));
+    }
+
+    /**
+     * @param list<RecognisedVariable> $variables
+     * @param list<list<string>>       $rows
+     *
+     * @return list<TwoReadings>
+     */
+    private static function doubts(array $variables, array $rows): array
+    {
+        $doubts = [];
+        foreach ($variables as $column => $variable) {
+            $doubts[] = TwoReadings::of($column, $variable) ?? TwoReadings::gaps($column, $variable, array_column($rows, $column), $rows);
+        }
+
+        return array_values(array_filter($doubts, static fn(?TwoReadings $doubt): bool => $doubt !== null));
     }
 
     /**
@@ -158,6 +184,9 @@ final readonly class TableLook
                 } elseif ($other->parses($text)) {
                     $remedies[] = ['words' => $words . ($other->decimalMark === ',' ? ', with a decimal comma' : ', with a decimal point'), 'changes' => [$affixes, ['what' => 'decimal_mark', 'column' => $column, 'value' => $other->decimalMark]]];
                 }
+            }
+            if (!$variable->style->negatives && $variable->style->withNegatives()->parses($text)) {
+                $remedies[] = ['words' => "read “{$shown}” as " . str_replace('-', '−', $variable->style->withNegatives()->plain($text)), 'changes' => [['what' => 'negatives', 'column' => $column, 'value' => true]]];
             }
             foreach (self::otherMarks($text, $variable->style) as [$what, $value, $words]) {
                 $remedies[] = ['words' => "read “{$shown}” {$words}", 'changes' => [['what' => $what, 'column' => $column, 'value' => $value]]];

@@ -18,4 +18,10 @@ final readonly class TableReading
         /** Bytes that a second process held at most. */
         public int $peakElsewhere = 0,
     ) {}
+
+    /** @param list<string> $notes that come first */
+    public function withNotes(array $notes): self
+    {
+        return new self($this->rows, $this->variables, [...$notes, ...$this->notes], $this->peakElsewhere);
+    }
 }

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Intake;
 
+use App\Intake\Csv\CsvFile;
 use RowTally\Core\Columns\NumberColumn;
 use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Parsing\ClassLabel;
 use RowTally\Core\Parsing\DateText;
 use RowTally\Core\Parsing\NumberStyle;
 use RowTally\Core\Parsing\NumberText;
@@ -18,7 +20,8 @@ final readonly class TwoReadings
 {
     /** @param list<array{words: string, changes: list<array{what: string, column: int|null, value: mixed}>}> $remedies */
     private function __construct(
-        public int $column,
+        /** null = about the table as a whole */
+        public ?int $column,
         /** A cell of it. */
         public string $text,
         public string $readAs,
@@ -34,8 +37,59 @@ final readonly class TwoReadings
 
         return $text === null ? null : match ($variable->type) {
             VariableType::Date => self::date($column, $text, $variable->dateOrder),
+            VariableType::Category => self::classes($column, $text, $variable->style->decimalMark),
             default => self::mark($column, $text, $variable->style),
         };
+    }
+
+    /**
+     * What can be read in two ways about the table itself.
+     *
+     * @return list<self>
+     */
+    public static function ofTable(CsvFile $file, Decisions $decisions): array
+    {
+        $found = [];
+        $decide = static fn(string $what, mixed $value): array => [['what' => $what, 'column' => null, 'value' => $value]];
+        if ($file->onlyCommas !== null) {
+            $found[] = new self(null, $file->onlyCommas, str_replace(',', ' and ', $file->onlyCommas), str_replace(',', '.', $file->onlyCommas), 'every line has one comma, which may set two columns apart or stand before decimals', [
+                ['words' => 'it is one column with decimal commas', 'changes' => $decide('delimiter', ';')],
+                ['words' => 'it is two columns', 'changes' => $decide('delimiter', ',')],
+            ]);
+        }
+        if ($file->badQuoteLine !== null) {
+            $found[] = new self(null, "line {$file->badQuoteLine}", 'letters of their cells', 'marks about cells, one of them not closed', 'a quotation mark is not closed where its cell ends, so all of them are taken for letters', [
+                ['words' => 'they are letters', 'changes' => $decide('quote', '')],
+            ]);
+        }
+        if ($file->firstLongLine !== null && !$decisions->leaveOutExtraCells) {
+            $found[] = new self(null, "line {$file->firstLongLine}", 'more cells than there are names, which is refused', 'a row whose last cells are not wanted', 'a row has more cells than there are names', [
+                ['words' => 'leave out what stands behind the last name', 'changes' => $decide('leave_out_extra_cells', true)],
+            ]);
+        }
+
+        return $found;
+    }
+
+    /**
+     * A column of labels with gaps below them, as merged cells leave them: the first cell is filled, other columns have no gaps.
+     *
+     * @param list<string>       $cells
+     * @param list<list<string>> $rows
+     */
+    public static function gaps(int $column, RecognisedVariable $variable, array $cells, array $rows): ?self
+    {
+        $blank = count(array_filter($cells, NumberText::isBlank(...)));
+        $labels = array_filter($cells, static fn(string $cell): bool => !NumberText::isBlank($cell));
+        $whole = count(array_filter($rows, static fn(array $row): bool => count(array_filter($row, NumberText::isBlank(...))) <= 1));
+        if ($variable->isFilledDown || !$variable->isTaken || ($variable->type !== VariableType::Category && $variable->type !== VariableType::Text) || $cells === [] || NumberText::isBlank($cells[0])
+            || 2 * $blank < count($cells) || count($labels) < 2 || count(array_unique($labels)) < count($labels) || 10 * $whole < 9 * count($rows)) {
+            return null;
+        }
+
+        return new self($column, '', 'missing', "“{$cells[0]}”, the entry above", 'each label stands once, with empty cells below it', [
+            ['words' => 'fill each with the entry above', 'changes' => [self::decided($column, 'fill_down', true)]],
+        ]);
     }
 
     private static function date(int $column, string $text, ?DateText $order): ?self
@@ -47,6 +101,26 @@ final readonly class TwoReadings
             ['words' => "it means {$couldBe}", 'changes' => [self::decided($column, 'date_order', $order->turned()->value)]],
             ['words' => "it is {$readAs}", 'changes' => [self::decided($column, 'date_order', $order->value)]],
         ]);
+    }
+
+    /** @param '.'|',' $mark */
+    private static function classes(int $column, string $text, string $mark): ?self
+    {
+        $other = $mark === '.' ? ',' : '.';
+        [$readAs, $couldBe] = [self::limits($text, $mark), self::limits($text, $other)];
+
+        return $readAs === $couldBe ? null : new self($column, $text, $readAs, $couldBe, 'three digits follow every mark, and nothing in the table shows what the mark is', [
+            ['words' => "it means {$couldBe}", 'changes' => [self::decided($column, 'decimal_mark', $other)]],
+            ['words' => "it is {$readAs}", 'changes' => [self::decided($column, 'decimal_mark', $mark)]],
+        ]);
+    }
+
+    /** @param '.'|',' $mark */
+    private static function limits(string $text, string $mark): string
+    {
+        $class = ClassLabel::parse($text, $mark);
+
+        return $class === null ? $text : ClassLabel::text((string) $class->low, (string) $class->high);
     }
 
     private static function mark(int $column, string $text, NumberStyle $style): ?self
@@ -64,8 +138,8 @@ final readonly class TwoReadings
         ]);
     }
 
-    /** @return array{what: string, column: int, value: string} */
-    private static function decided(int $column, string $what, string $value): array
+    /** @return array{what: string, column: int, value: string|true} */
+    private static function decided(int $column, string $what, string|true $value): array
     {
         return ['what' => $what, 'column' => $column, 'value' => $value];
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use App\Models\Dataset;
+use App\Models\Variable;
 use App\Store\Tallies;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
@@ -30,7 +31,9 @@ final class OrderVariables implements ShouldQueue
         $dataset = Dataset::query()->with('variables')->find($this->datasetId);
         foreach ($dataset->variables ?? [] as $variable) {
             if ($dataset !== null && $variable->type === VariableType::Number && $variable->sketch === [] && $variable->missing < $dataset->rows) {
-                $variable->update(['sketch' => Sketch::of($tallies->whole($variable, $dataset->revision)->values)]);
+                $sketch = Sketch::of($tallies->whole($variable, $dataset->revision)->values);
+                // Somebody may have changed the values meanwhile: then it is a picture of others.
+                Variable::query()->whereKey($variable->id)->where('data_revision', $variable->data_revision)->update(['sketch' => json_encode($sketch, JSON_THROW_ON_ERROR)]);
             }
         }
     }

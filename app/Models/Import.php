@@ -22,6 +22,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int                                         $bytes_read
  * @property int                                         $rows_read
  * @property string|null                                 $error
+ * @property string|null                                 $encoding    of a text, found out once
  * @property array{seconds: float, peak_bytes: int}|null $measured    what the reading took
  * @property Dataset|null                                $dataset
  * @property User                                        $user

@@ -30,6 +30,7 @@ use RowTally\Core\Columns\VariableType;
  * @property int|null                                                     $shown_decimals chosen by somebody; null = those of the data
  * @property int|null                                                     $deleted_at     the revision that deleted it
  * @property list<int>                                                    $sketch         counts of the labels, or of the micro-plot's classes
+ * @property string|null                                                  $label_mark     what stands before decimals in labels that are classes
  * @property Dataset                                                      $dataset
  */
 final class Variable extends Model

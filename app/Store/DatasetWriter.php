@@ -10,6 +10,7 @@ use App\Intake\SharedSink;
 use App\Intake\TableReading;
 use App\Models\Dataset;
 use App\Models\Variable;
+use Closure;
 use Illuminate\Support\Facades\DB;
 use RowTally\Core\Columns\EncodedCells;
 use RowTally\Core\Plots\Sketch;
@@ -83,13 +84,17 @@ final class DatasetWriter implements SharedSink
     /**
      * Makes the draft a dataset that its owner sees.
      *
-     * @param int|null $counts  position of the variable that says how often each row counts
-     * @param int|null $counted position of the variable of classes or values that they count
+     * @param int|null               $counts   position of the variable that says how often each row counts
+     * @param int|null               $counted  position of the variable of classes or values that they count
+     * @param (Closure(): void)|null $together what is to be done with it or not at all
      */
-    public function publish(TableReading $reading, string $summary, ?int $counts = null, ?int $counted = null): void
+    public function publish(TableReading $reading, string $summary, ?int $counts = null, ?int $counted = null, ?Closure $together = null): void
     {
         $this->flush();
-        DB::transaction(function () use ($reading, $summary, $counts, $counted): void {
+        DB::transaction(function () use ($reading, $summary, $counts, $counted, $together): void {
+            if ($together !== null) {
+                $together();
+            }
             foreach ($reading->variables as $position => $read) {
                 $this->finishVariable($this->variableIds[$position], $read);
             }
@@ -127,6 +132,7 @@ final class DatasetWriter implements SharedSink
             'missing' => $read->missing,
             'unread' => $read->unread,
             'dictionary' => $read->dictionary,
+            'label_mark' => $read->labelMark,
         ])->save();
         $values = $read->values;
         if ($values !== null) {

@@ -6,6 +6,7 @@ namespace App\Store;
 
 use App\Models\Dataset;
 use App\Models\Variable;
+use RowTally\Core\Columns\Presence;
 use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Frequency\FrequencyTable;
@@ -25,6 +26,10 @@ final readonly class GroupedVariable
         if ($variable->type !== VariableType::Category) {
             throw UnknownVariable::hasNoClasses($variable->name);
         }
+        $reading = $reading->markedBy($variable->label_mark === ',' || $variable->label_mark === '.' ? $variable->label_mark : null);
+        foreach ([...$countColumns, ...($countColumns === [] && $question->counts !== null ? [$question->counts] : [])] as $counts) {
+            $this->makeSureOfCounts($dataset, $variable, $counts);
+        }
         if ($countColumns === []) {
             return GroupedProfile::of($this->byGroup($dataset, $variable, $question), $reading);
         }
@@ -36,6 +41,30 @@ final readonly class GroupedVariable
             fn(string $counts): FrequencyTable => $this->byGroup($dataset, $variable, $question->countedBy($counts)),
             $countColumns,
         )), $reading);
+    }
+
+    /** A row with a class and no count would be a class of nothing: it is named instead. */
+    private function makeSureOfCounts(Dataset $dataset, Variable $classes, string $key): void
+    {
+        $counts = $dataset->variables->firstWhere('key', $key) ?? throw UnknownVariable::named($key);
+        $leftOut = $counts->type === VariableType::Number ? $this->tallies->rowsLeftOut($counts, $dataset->revision) : [];
+        if ($leftOut === []) {
+            return;
+        }
+        $labelled = [];
+        $before = 0;
+        foreach (StoredColumns::chunks($classes, $dataset->revision) as $chunk) {
+            foreach (Presence::of($chunk) as $row => $isThere) {
+                if ($isThere) {
+                    $labelled[$before + $row + 1] = true;
+                }
+            }
+            $before += $chunk->rows;
+        }
+        $rows = array_values(array_filter($leftOut, static fn(int $row): bool => isset($labelled[$row])));
+        if ($rows !== []) {
+            throw NotUnderstood::countsUnusable($counts->name, $rows);
+        }
     }
 
     private function byGroup(Dataset $dataset, Variable $variable, Question $question): FrequencyTable

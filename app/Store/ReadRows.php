@@ -29,15 +29,8 @@ final readonly class ReadRows
     public function window(Dataset $dataset, RowsQuestion $question): RowsAnswer
     {
         $variables = $this->variables($dataset, $question->of);
-        $view = $this->views->rows($dataset, $question->where, $question->sort, $question->descending);
-        $total = $view === null ? $dataset->rows : intdiv(strlen($view), 4);
+        ['total' => $total, 'rows' => $rows] = $this->views->part($dataset, $question, $question->from, min($question->count, self::MOST_ROWS));
         $from = max(0, min($question->from, $total));
-        $count = min($question->count, self::MOST_ROWS, $total - $from);
-        $rows = match (true) {
-            $count <= 0 => [],
-            $view === null => range($from, $from + $count - 1),
-            default => RowViews::window($view, $from, $count),
-        };
         $places = $this->places($rows, self::layout($dataset, $variables));
         $cells = $unread = [];
         $chunks = $places === [] ? [] : StoredColumns::window(array_map(static fn(Variable $variable): int => $variable->id, $variables), $dataset->revision, array_keys($places));

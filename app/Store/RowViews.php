@@ -5,10 +5,7 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Models\Dataset;
-use App\Models\Variable;
 use Illuminate\Support\Facades\DB;
-use RowTally\Core\Columns\ColumnCells;
-use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Formula\Formula;
 use RowTally\Core\Formula\FormulaError;
 use RowTally\Core\Values\Packed;
@@ -17,35 +14,35 @@ use RowTally\Core\Values\Packed;
 final readonly class RowViews
 {
     private const SLICE = 8192;
+    private const WORD = 4;
     private const KEPT = 20;
 
     public function __construct(private Tallies $tallies) {}
 
     /**
-     * @return string|null the rows from 0, four bytes each; null = all rows as they were entered
+     * A part of the view: only so much of it is fetched.
+     *
+     * @return array{total: int, rows: list<int>} rows from 0; how many the whole view has
      *
      * @throws FormulaError
      * @throws UnknownVariable
      */
-    public function rows(Dataset $dataset, ?string $where, ?string $sort, bool $descending): ?string
+    public function part(Dataset $dataset, RowsQuestion $question, int $from, int $count): array
     {
-        $where = $where === null || trim($where) === '' ? null : $where;
-        if ($where === null && $sort === null) {
-            return null;
+        $where = $question->where === null || trim($question->where) === '' ? null : $question->where;
+        if ($where === null && $question->sort === null) {
+            $from = max(0, min($from, $dataset->rows));
+            $count = min($count, $dataset->rows - $from);
+
+            return ['total' => $dataset->rows, 'rows' => $count <= 0 ? [] : range($from, $from + $count - 1)];
         }
-        $key = ['dataset_id' => $dataset->id, 'question' => hash('sha256', json_encode([$where, $sort, $descending], JSON_THROW_ON_ERROR))];
-        $kept = DB::table('row_views')->where([...$key, 'revision' => $dataset->revision])->value('payload');
-        if (is_string($kept)) {
-            return $kept;
+        $key = ['dataset_id' => $dataset->id, 'question' => hash('sha256', json_encode([$where, $question->sort, $question->descending], JSON_THROW_ON_ERROR))];
+        $kept = DB::table('row_views')->where([...$key, 'revision' => $dataset->revision])
+            ->selectRaw('`rows`, SUBSTRING(payload, ?, ?) AS part', [self::WORD * max(0, $from) + 1, self::WORD * max(0, $count)])->first();
+        if ($kept !== null && is_numeric($kept->rows) && is_string($kept->part)) {
+            return ['total' => (int) $kept->rows, 'rows' => self::unpacked($kept->part)];
         }
-        $rows = $where === null ? range(0, max(0, $dataset->rows - 1)) : $this->matching($dataset, $where);
-        if ($dataset->rows === 0) {
-            $rows = [];
-        }
-        if ($sort !== null) {
-            $variable = $dataset->variables->firstWhere('key', $sort) ?? throw UnknownVariable::named($sort);
-            $rows = $this->sorted($rows, $this->ranks($variable, $dataset->revision), $descending);
-        }
+        $rows = $this->worked($dataset, $where, $question->sort, $question->descending);
         $packed = implode('', array_map(static fn(array $slice): string => pack('V*', ...$slice), array_chunk($rows, self::SLICE)));
         if (DB::table('row_views')->where('dataset_id', $dataset->id)->count() >= self::KEPT) {
             self::forget($dataset->id);
@@ -53,7 +50,19 @@ final readonly class RowViews
         // Several windows of a new view are asked for at once, and each may have worked it out; they are the same.
         DB::table('row_views')->upsert([[...$key, 'revision' => $dataset->revision, 'rows' => count($rows), 'payload' => $packed]], ['dataset_id', 'question'], ['revision', 'rows', 'payload']);
 
-        return $packed;
+        return ['total' => count($rows), 'rows' => array_slice($rows, max(0, $from), max(0, $count))];
+    }
+
+    /** @return list<int> */
+    private function worked(Dataset $dataset, ?string $where, ?string $sort, bool $descending): array
+    {
+        $rows = $dataset->rows === 0 ? [] : ($where === null ? range(0, $dataset->rows - 1) : $this->matching($dataset, $where));
+        if ($sort === null || $rows === []) {
+            return $rows;
+        }
+        $variable = $dataset->variables->firstWhere('key', $sort) ?? throw UnknownVariable::named($sort);
+
+        return SortRows::of($rows, $variable, $dataset->revision, $descending);
     }
 
     /** The views of older revisions are of no more use. */
@@ -81,52 +90,9 @@ final readonly class RowViews
         return $rows;
     }
 
-    /** @return list<float|string|null> what each row is ordered by; null = missing */
-    private function ranks(Variable $variable, int $revision): array
+    /** @return list<int> */
+    private static function unpacked(string $bytes): array
     {
-        $ranks = [];
-        $order = array_flip($variable->type === VariableType::Category ? $variable->dictionary : []);
-        foreach (StoredColumns::encoded($variable, $revision) as $encoded) {
-            foreach (ColumnCells::of($encoded, $variable->dictionary, $variable->decimals) as $i => $cell) {
-                $ranks[] = match (true) {
-                    $cell === '' || isset($encoded->unread[$i]) => null,
-                    $variable->type === VariableType::Number => (float) $cell,
-                    $variable->type === VariableType::Category => (float) ($order[$cell] ?? -1),
-                    default => mb_strtolower($cell),
-                };
-            }
-        }
-
-        return $ranks;
-    }
-
-    /**
-     * @param list<int>               $rows
-     * @param list<float|string|null> $ranks
-     *
-     * @return list<int> missing ones last, equal ones as they were entered
-     */
-    private function sorted(array $rows, array $ranks, bool $descending): array
-    {
-        $present = $missing = [];
-        foreach ($rows as $row) {
-            $rank = $ranks[$row] ?? null;
-            if ($rank === null) {
-                $missing[] = $row;
-            } else {
-                $present[$row] = $rank;
-            }
-        }
-        $descending ? arsort($present) : asort($present);
-
-        return [...array_keys($present), ...$missing];
-    }
-
-    /** @return list<int> a window of a view, rows from 0 */
-    public static function window(string $view, int $from, int $count): array
-    {
-        $bytes = substr($view, 4 * $from, 4 * $count);
-
         return $bytes === '' ? [] : array_values(Packed::integers('V*', $bytes));
     }
 }

@@ -12,7 +12,7 @@ final class VariableVersions
 {
     private const FIELDS = [
         'position', 'name', 'type', 'unit', 'label', 'description', 'missing_marks', 'decimals', 'missing', 'unread', 'dictionary', 'sketch',
-        'data_revision', 'made', 'shown_decimals', 'deleted_at',
+        'data_revision', 'made', 'shown_decimals', 'deleted_at', 'label_mark',
     ];
 
     public static function keep(Variable $variable, int $revision): void

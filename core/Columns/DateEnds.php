@@ -32,6 +32,12 @@ final class DateEnds
     /** How many days lie from one to the other, as it is said. */
     public static function span(string $first, string $last): string
     {
+        if (!str_contains($first, '-')) {
+            // Times of day.
+            $minutes = intdiv(abs((int) strtotime("{$last} UTC", 0) - (int) strtotime("{$first} UTC", 0)), 60);
+
+            return $minutes < 60 ? "{$minutes} min" : intdiv($minutes, 60) . ' h ' . $minutes % 60 . ' min';
+        }
         $days = (new DateTimeImmutable(substr($first, 0, 10)))->diff(new DateTimeImmutable(substr($last, 0, 10)))->days;
 
         return match ($days) {

@@ -9,6 +9,14 @@ use RuntimeException;
 /** Somebody's words ask for what there is not; the message says in one sentence what there is. */
 final class NotUnderstood extends RuntimeException implements CoreException
 {
+    private function __construct(
+        string $message,
+        /** What would have to be said for an answer, by its word; null where words are wrong and not lacking. */
+        public readonly ?string $lacks = null,
+    ) {
+        parent::__construct($message);
+    }
+
     public static function notAPercent(string $text): self
     {
         return new self("\"{$text}\" is no percentile: give numbers from 0 to 100, with up to 6 decimals.");
@@ -159,6 +167,29 @@ final class NotUnderstood extends RuntimeException implements CoreException
     public static function classesLeaveGap(string $first, string $second): self
     {
         return new self("Between the classes \"{$first}\" and \"{$second}\" lies a gap. Add the class that is missing, with a count of 0 if nothing is in it.");
+    }
+
+    public static function looksCumulative(string $first, string $second): self
+    {
+        return new self("\"{$second}\" holds \"{$first}\" too. Say whether the counts add up as they go, so that each is taken off the next, or correct the labels.", 'cumulative');
+    }
+
+    public static function notCumulative(string $first, string $second): self
+    {
+        return new self("The count of \"{$second}\" is smaller than that of \"{$first}\", which it should hold: these counts do not add up as they go.");
+    }
+
+    public static function classWithoutWidth(string $label): self
+    {
+        return new self("\"{$label}\" is one value and has no width as a boundary: take the limits as rounded values or completed units.");
+    }
+
+    /** @param list<int> $rows */
+    public static function countsUnusable(string $counts, array $rows): self
+    {
+        $named = implode(', ', array_map(static fn(int $row): string => number_format($row), array_slice($rows, 0, 5))) . (count($rows) > 5 ? ' …' : '');
+
+        return new self((count($rows) === 1 ? "Row {$named} has" : "Rows {$named} have") . " a class but no count in \"{$counts}\" that is 0 or more. Correct it in the rows, or leave the row out.");
     }
 
     public static function allCountsZero(): self

@@ -206,6 +206,14 @@ final readonly class ClassTable
             if ($lows[$i]->isGreaterThan($highs[$i])) {
                 throw NotUnderstood::classBackwards($class->label);
             }
+            if ($unit->isZero() && $lows[$i]->isEqualTo($highs[$i])) {
+                throw NotUnderstood::classWithoutWidth($class->label);
+            }
+            // An open class goes on to the end, whatever width it is given.
+            $next = $classes[$i + 1] ?? null;
+            if ($next !== null && ($class->high === null || $next->low === null)) {
+                throw NotUnderstood::classesOverlap($class->label, $next->label);
+            }
             if ($i === 0) {
                 continue;
             }

@@ -18,6 +18,7 @@ use RowTally\Core\Figures\Reason;
 use RowTally\Core\Figures\ShownAs;
 use RowTally\Core\Frequency\FrequencyTable;
 use RowTally\Core\Parsing\ClassLabel;
+use RowTally\Core\Parsing\ClassLabels;
 use RowTally\Core\Plots\Axis;
 
 /** Everything that is shown of classes with counts: the table made sure of, figures overall and by group, and the picture. */
@@ -37,9 +38,7 @@ final readonly class GroupedProfile
     /** Whether the labels of a category read as classes; one may be a total. */
     public static function readsAsClasses(FrequencyTable $table): bool
     {
-        $unread = array_filter($table->labels, static fn(string $label): bool => ClassLabel::parse($label) === null);
-
-        return count($table->labels) - count($unread) >= 2 && count($unread) <= 1;
+        return ClassLabels::areClasses($table->labels);
     }
 
     /**
@@ -51,8 +50,9 @@ final readonly class GroupedProfile
     {
         $classes = $places = [];
         $total = null;
+        $read = ClassLabels::of($table->labels, $reading->decimalMark)->classes;
         foreach ($table->labels as $i => $label) {
-            $class = ClassLabel::parse($label);
+            $class = $read[$i];
             if ($class !== null) {
                 $classes[] = $class;
                 $places[] = $i;
@@ -63,11 +63,15 @@ final readonly class GroupedProfile
             }
         }
         $unit = BigInteger::ten()->power($table->countDecimals);
-        $columns = array_map(static fn(array $counts): GroupedFigures => new GroupedFigures(ClassTable::of(
-            $classes,
-            array_map(static fn(int $place): BigRational => BigRational::nd($counts[$place], $unit), $places),
-            $reading,
-        )), $table->counts);
+        $steps = CumulativeClasses::of($classes);
+        if ($steps !== null && $reading->isCumulative === null) {
+            throw NotUnderstood::looksCumulative(...$steps->overlapping());
+        }
+        $columns = array_map(static function (array $counts) use ($classes, $places, $unit, $reading, $steps): GroupedFigures {
+            $own = array_map(static fn(int $place): BigRational => BigRational::nd($counts[$place], $unit), $places);
+
+            return new GroupedFigures($steps !== null && $reading->isCumulative === true ? ClassTable::of($steps->classes, $steps->counts($own), $reading) : ClassTable::of($classes, $own, $reading));
+        }, $table->counts);
         if ($columns === [] || $columns[0]->n()->isZero()) {
             throw NotUnderstood::allCountsZero();
         }

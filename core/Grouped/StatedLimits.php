@@ -41,7 +41,7 @@ enum StatedLimits: string
     {
         foreach ($classes as $i => $class) {
             $next = $classes[$i + 1] ?? null;
-            if ($class->areBoundaries || ($class->high instanceof BigDecimal && $next?->low instanceof BigDecimal && $class->isBoundInside && $next->low->isEqualTo($class->high))) {
+            if ($class->areBoundaries || ($class->high instanceof BigDecimal && $next?->low instanceof BigDecimal && $class->isBoundInside && $next->isBoundInside && $next->low->isEqualTo($class->high))) {
                 return self::Boundaries;
             }
         }

@@ -7,25 +7,29 @@ namespace RowTally\Core\Parsing;
 use Brick\Math\BigDecimal;
 
 /**
- * A class as its label states it: `12-17`, `12–17`, `12 to 17`, `12 bis 17`, `12 ≤ x < 18`, `[12, 18)`, `under 6`, `up to 6`, `48 and over`, `48+`,
- * `> 47`, with units, signs and decimal commas.
+ * A class as its label states it: `12-17`, `12–17`, `12 to 17`, `12 through 17`, `10 to less than 20`, `10 and under 20`, `12 ≤ x < 18`,
+ * `[12, 18)`, `under 6`, `up to 6`, `x < 6`, `48 and over`, `48 or above`, `48 & up`, `48+ years`, `> 47`, or a single value `0`; with units,
+ * currency signs, minus signs, marks between thousands and decimal commas. `ClassLabels` reads those of a whole column.
  */
 final readonly class ClassLabel
 {
-    private const NUMBER = '([-−]?\d{1,15}(?:[.,]\d{1,9})?)';
-    /** A word that parts two limits is no unit. */
-    private const UNIT = '(?:(?!\s+(?:to|bis|à|a|al|tot|til|till)\s)\s*[\p{L}°%µ²³\/.]+)?';
-    private const BETWEEN = '(?:\s*(?:-|–|—|−|‐|‑|\.\.|…)\s*|\s+(?:to|bis|à|a|al|tot|til|till)\s+)';
+    private const CURRENCIES = '/\p{Sc}|\b(?:USD|EUR|GBP|CHF|JPY)\b/u';
+    private const HYPHENS = '[-–—−‐‑]|\.{2,3}|…';
+    private const WORDS_BETWEEN = 'to|through|thru|until|til|till|bis|à|a|al|tot';
+    private const LESS_THAN = 'less than|under|below|fewer than|lower than|unter|weniger als|<';
+    /** Words that are no unit. */
+    private const NO_UNIT = self::WORDS_BETWEEN . '|and|or|und|oder|et|ou|y|o|e|en|of|plus|but|up|over|above|under|below|less|fewer|more|than|upwards?|from|x';
     /** Words before a bound in several languages, and whether the bound itself is inside. */
     private const BEFORE = [
-        'under|below|less than|fewer than|unter|weniger als|moins de|menos de|meno di|minder dan|<' => ['high', false],
-        'up to|at most|bis|bis zu|höchstens|jusqu\'à|hasta|fino a|tot|≤|<=' => ['high', true],
-        'over|above|more than|über|mehr als|plus de|más de|più di|meer dan|>' => ['low', false],
-        'from|at least|ab|mindestens|à partir de|desde|da|vanaf|≥|>=' => ['low', true],
+        'under|below|(?:less|fewer|lower|smaller|shorter|younger|earlier) than|before|unter|weniger als|jünger als|moins de|menos de|meno di|minder dan|<' => ['high', false],
+        'up to(?: and including)?|until|at most|(?:no|not) more than|max(?:imum|\.)?|bis|bis zu|höchstens|jusqu\'à|hasta|fino a|tot|≤|<=|=<' => ['high', true],
+        'over|above|beyond|exceeding|(?:more|greater|higher|larger|longer|older|later) than|after|über|mehr als|älter als|plus de|más de|più di|meer dan|>' => ['low', false],
+        'from|at least|(?:no|not) (?:less|fewer) than|min(?:imum|\.)?|ab|mindestens|à partir de|desde|da|vanaf|≥|>=|=>' => ['low', true],
     ];
+    private const JOINED = '(?:and|or|&|und|oder|et|ou|y|o|e|en|of)\s*';
     private const AFTER = [
-        'and (?:over|above|more|older|up)|or (?:over|more|older)|und (?:mehr|älter|darüber)|et plus|y más|e oltre|en (?:meer|ouder)|plus|\+' => 'low',
-        'and (?:under|below|less|younger)|or (?:under|less|fewer)|und (?:weniger|darunter)|et moins|y menos|e meno' => 'high',
+        self::JOINED . '(?:over|above|more|older|up|upwards?|higher|greater|longer|larger|later|beyond|mehr|älter|darüber|höher|plus|más|oltre|più|meer|ouder|hoger)|plus|upwards?|\+' => 'low',
+        self::JOINED . '(?:under|below|less|fewer|younger|lower|smaller|shorter|earlier|before|weniger|darunter|jünger|moins|menos|meno|minder|jonger|lager)' => 'high',
     ];
 
     private function __construct(
@@ -36,6 +40,8 @@ final readonly class ClassLabel
         public bool $areBoundaries,
         /** Whether an open class's one bound belongs to it: `48 and over` has 48, `over 48` has not. */
         public bool $isBoundInside,
+        /** Whether it is one value, which is a class only beside others. */
+        public bool $isSingle = false,
     ) {}
 
     /** The label of a class by its limits as they were typed; a blank one is an open side, both make none. */
@@ -51,45 +57,75 @@ final readonly class ClassLabel
         };
     }
 
-    /** @return self|null null when it reads as no class */
-    public static function parse(string $label): ?self
+    /**
+     * @param '.'|',' $decimalMark the other one may stand between thousands
+     *
+     * @return self|null null when it reads as no class
+     */
+    public static function parse(string $label, string $decimalMark = '.'): ?self
     {
-        $text = trim(str_replace(["\u{A0}", "\u{202F}", "\u{2009}"], ' ', $label));
-        $n = self::NUMBER;
-        $u = self::UNIT;
-        if (preg_match("/^([\\[(])\\s*{$n}{$u}\\s*[;,]\\s*{$n}{$u}\\s*([\\])])$/u", $text, $part) === 1
-            || preg_match("/^(){$n}{$u}\\s*(?:≤|<=|<)\\s*\\p{L}+\\s*(?:≤|<=|<)\\s*{$n}{$u}()$/u", $text, $part) === 1) {
-            return new self($label, self::number($part[2]), self::number($part[3]), true, true);
+        $text = str_replace(["\u{A0}", "\u{202F}", "\u{2009}"], ' ', $label);
+        $text = trim(preg_replace('/\s+/u', ' ', preg_replace(self::CURRENCIES, '', $text) ?? $text) ?? $text);
+        $number = self::number($decimalMark);
+        $word = '(?!(?:' . self::NO_UNIT . ')(?!\p{L}))[\p{L}°%‰µ²³][\p{L}°%‰µ²³\/.]*+';
+        $n = "({$number})(?:\\s?{$word}(?: {$word})?)?";
+        $read = static fn(?string $text): ?BigDecimal => $text === null ? null : self::read($text, $decimalMark);
+        $class = static fn(?string $low, ?string $high, bool $areBoundaries, bool $isInside = true): self => new self($label, $read($low), $read($high), $areBoundaries, $isInside);
+
+        $less = self::LESS_THAN;
+        $between = '(?:\s?(?:' . self::HYPHENS . ')\s?|\s(?:' . self::WORDS_BETWEEN . ')\s)';
+        $within = [
+            "/^[\\[(]\\s?{$n}\\s?(?:;|,(?= )|" . ($decimalMark === '.' ? ',' : ';') . ")\\s?{$n}\\s?[\\])]$/iu" => true,
+            "/^{$n}\\s?(?:≤|<=|<)\\s?\\p{L}[\\p{L} ]*\\s?(?:≤|<=|<)\\s?{$n}$/iu" => true,
+            "/^{$n}(?:{$between}|,? ?(?:but|and) | up to )(?:but )?(?:{$less})\\s?{$n}$/iu" => true,
+            "/^{$n},? (?:{$less})\\s?{$n}$/iu" => true,
+            "/^(?:between )?{$n} and {$n}$/iu" => false,
+            "/^(?:from )?{$n}(?:{$between}| up to ){$n}$/iu" => false,
+        ];
+        foreach ($within as $pattern => $areBoundaries) {
+            if (preg_match($pattern, $text, $part) === 1) {
+                return $class($part[1], $part[2], $areBoundaries);
+            }
         }
-        if (preg_match("/^{$n}{$u}" . self::BETWEEN . "(?:under |below |unter )?{$n}{$u}$/u", $text, $part) === 1) {
-            return new self($label, self::number($part[1]), self::number($part[2]), preg_match('/(under|below|unter)\s/u', $text) === 1, true);
+        // "x < 6" and "6 > x" say as much as "< 6".
+        $turned = ['<' => '>', '>' => '<', '≤' => '≥', '≥' => '≤', '<=' => '>=', '>=' => '<='];
+        if (preg_match("/^{$n}\\s?(<=|>=|[<>≤≥])\\s?\\p{L}[\\p{L} ]*$/iu", $text, $part) === 1) {
+            $text = $turned[$part[2]] . $part[1];
         }
         foreach (self::BEFORE as $words => [$side, $isInside]) {
-            if (preg_match("/^(?:{$words})\\s*{$n}{$u}$/iu", $text, $part) === 1) {
-                $bound = self::number($part[1]);
-
-                return new self($label, $side === 'low' ? $bound : null, $side === 'high' ? $bound : null, false, $isInside);
+            if (preg_match("/^(?:\\p{L}[\\p{L} ]*\\s?(?=[<>≤≥=]))?(?:{$words})\\s?{$n}$/iu", $text, $part) === 1) {
+                return $class($side === 'low' ? $part[1] : null, $side === 'high' ? $part[1] : null, false, $isInside);
             }
         }
         foreach (self::AFTER as $words => $side) {
-            if (preg_match("/^{$n}{$u}\\s*(?:{$words})$/iu", $text, $part) === 1) {
-                $bound = self::number($part[1]);
-
-                return new self($label, $side === 'low' ? $bound : null, $side === 'high' ? $bound : null, false, true);
+            if (preg_match("/^{$n}\\s?(?:{$words})(?:\\s?{$word}(?: {$word})?)?$/iu", $text, $part) === 1) {
+                return $class($side === 'low' ? $part[1] : null, $side === 'high' ? $part[1] : null, false);
             }
         }
+        $value = preg_match("/^{$n}$/iu", $text, $part) === 1 ? $read($part[1]) : null;
 
-        return null;
+        return $value === null ? null : new self($label, $value, $value, false, true, true);
     }
 
-    /** From two columns; null = open on that side. */
-    public static function ofLimits(?string $low, ?string $high): self
+    /** From limits that are known; null = open on that side. */
+    public static function of(string $label, ?BigDecimal $low, ?BigDecimal $high, bool $areBoundaries): self
     {
-        return new self(($low ?? '') . '–' . ($high ?? ''), $low === null ? null : self::number($low), $high === null ? null : self::number($high), false, true);
+        return new self($label, $low, $high, $areBoundaries, true);
     }
 
-    private static function number(string $text): BigDecimal
+    private static function number(string $decimalMark): string
     {
-        return BigDecimal::of(str_replace(['−', ','], ['-', '.'], $text));
+        $group = $decimalMark === '.' ? "[,'’ ]" : "[.'’ ]";
+        $mark = preg_quote($decimalMark, '/');
+
+        return "[-−+]?(?:\\d{1,3}(?:{$group}\\d{3})+(?!\\d)|\\d{1,15})(?:{$mark}\\d{1,9})?|[-−+]?{$mark}\\d{1,9}";
+    }
+
+    private static function read(string $text, string $decimalMark): BigDecimal
+    {
+        $plain = str_replace(['−', $decimalMark === '.' ? ',' : '.', "'", '’', ' ', '+'], ['-', '', '', '', '', ''], $text);
+        $plain = str_replace(',', '.', $plain);
+
+        return BigDecimal::of(preg_replace('/^(-?)\./', '${1}0.', $plain) ?? $plain);
     }
 }

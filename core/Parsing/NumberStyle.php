@@ -25,6 +25,8 @@ final readonly class NumberStyle
         public string $groupMark = '',
         /** @var list<string> units and signs that may stand before or after a number and are taken off */
         public array $affixes = [],
+        /** Whether (5), 5- and –5 with a dash are negative. */
+        public bool $negatives = false,
     ) {
         $this->number = self::pattern($decimalMark, $groupMark);
     }
@@ -32,12 +34,33 @@ final readonly class NumberStyle
     /** Whether cells need nothing taken off. */
     public function isPlain(): bool
     {
-        return $this->groupMark === '' && $this->affixes === [];
+        return $this->groupMark === '' && $this->affixes === [] && !$this->negatives;
     }
 
     public function with(string $affix): self
     {
-        return new self($this->decimalMark, $this->groupMark, array_values(array_unique([...$this->affixes, $affix])));
+        return new self($this->decimalMark, $this->groupMark, array_values(array_unique([...$this->affixes, $affix])), $this->negatives);
+    }
+
+    public function withNegatives(): self
+    {
+        return new self($this->decimalMark, $this->groupMark, $this->affixes, true);
+    }
+
+    /**
+     * The number without its sign, where a text is one that is negative in another way than with a minus before it; null otherwise.
+     */
+    public static function otherNegative(string $cell): ?string
+    {
+        $number = '[0-9.,](?:[0-9.,\'’' . self::BLANKS . ']*[0-9.,])?';
+        $beside = '[\p{Sc}%\p{L}]{0,3}';
+        foreach (["\\(\\s?({$beside}\\s?{$number}\\s?{$beside})\\s?\\)", "[\u{2013}\u{2012}\u{2010}\u{2011}\u{FE63}\u{FF0D}]\\s?({$beside}\\s?{$number}\\s?{$beside})", "({$beside}\\s?{$number})\\s?[-\u{2212}]", "[-\u{2212}](\\p{Sc}\\s?{$number})"] as $pattern) {
+            if (preg_match('/^[' . self::BLANKS . "]*{$pattern}[" . self::BLANKS . ']*$/Du', $cell, $part) === 1) {
+                return $part[1];
+            }
+        }
+
+        return null;
     }
 
     /** "1 234,5 kg" becomes "1234,5" where blanks mark thousands and kg is taken off. */
@@ -50,6 +73,9 @@ final readonly class NumberStyle
 
     private function stripped(string $cell): string
     {
+        if ($this->negatives && ($size = self::otherNegative($cell)) !== null) {
+            return '-' . ltrim($this->stripped($size));
+        }
         foreach ($this->affixes as $affix) {
             $quoted = preg_quote($affix, '/');
             $without = preg_replace('/^[' . self::BLANKS . ']*' . $quoted . '[' . self::BLANKS . ']*(?=[+\-\x{2212}]?[0-9.,])|(?<=[0-9.,])[' . self::BLANKS . ']*' . $quoted . '[' . self::BLANKS . ']*$/Du', '', $cell) ?? $cell;
@@ -62,7 +88,7 @@ final readonly class NumberStyle
             return $cell;
         }
 
-        return preg_replace('/(?<=[0-9])' . self::groupClass($this->groupMark) . '(?=[0-9]{3})/u', '', $cell) ?? $cell;
+        return preg_replace('/(?<=[0-9])' . self::groupClass($this->groupMark) . '(?=[0-9]{2})/u', '', $cell) ?? $cell;
     }
 
     public function parses(string $cell): bool
@@ -122,6 +148,9 @@ final readonly class NumberStyle
         $affix = self::commonAffix($cells);
         $affixes = $affix === null ? [] : [$affix];
         $plainest = new self('.', '', $affixes);
+        if (self::showNegatives($texts)) {
+            $plainest = $plainest->withNegatives();
+        }
         $best = $plainest;
         $most = $plainest->fits($texts);
         if ($most === count($cells)) {
@@ -130,6 +159,7 @@ final readonly class NumberStyle
         $candidates = [new self(',', '', $affixes), new self('.', ',', $affixes), new self('.', ' ', $affixes), new self('.', "'", $affixes),
             new self(',', '.', $affixes), new self(',', ' ', $affixes), new self(',', "'", $affixes)];
         foreach ($candidates as $style) {
+            $style = $plainest->negatives ? $style->withNegatives() : $style;
             if ($style->decimalMark === ',' && $style->groupMark === '' && !$commaMark && !self::showDecimalMark($cells, ',')) {
                 continue;
             }
@@ -174,7 +204,7 @@ final readonly class NumberStyle
     {
         return match (true) {
             $this->decimalMark === $shown || $this->groupMark !== '' => $this,
-            $this->marked($cells) === null => new self($shown, '', $this->affixes),
+            $this->marked($cells) === null => new self($shown, '', $this->affixes, $this->negatives),
             default => $this->withThousands($cells) ?? $this,
         };
     }
@@ -189,7 +219,7 @@ final readonly class NumberStyle
         if ($this->groupMark !== '' || $this->marked($cells) === null || self::showDecimalMark($cells, $this->decimalMark)) {
             return null;
         }
-        $other = new self($this->decimalMark === '.' ? ',' : '.', $this->decimalMark, $this->affixes);
+        $other = new self($this->decimalMark === '.' ? ',' : '.', $this->decimalMark, $this->affixes, $this->negatives);
         $texts = array_count_values($cells);
 
         return $other->fits($texts) >= $this->fits($texts) ? $other : null;
@@ -212,6 +242,28 @@ final readonly class NumberStyle
     }
 
     /**
+     * Whether other writings of negatives are beyond doubt: beside numbers without a sign, and none with a plain minus.
+     *
+     * @param array<array-key, int> $texts
+     */
+    private static function showNegatives(array $texts): bool
+    {
+        $negative = $plain = 0;
+        foreach (array_keys($texts) as $text) {
+            $text = (string) $text;
+            if (self::otherNegative($text) !== null) {
+                ++$negative;
+            } elseif (preg_match('/^[-\x{2212}]\s?[0-9.,]/u', $text) === 1) {
+                return false;
+            } else {
+                $plain += (int) preg_match('/^[\p{Sc}\s]*[0-9.,]/u', $text);
+            }
+        }
+
+        return $negative > 0 && $plain >= $negative;
+    }
+
+    /**
      * What stands beside more than half of the cells, always the same.
      *
      * @param list<string> $cells
@@ -220,7 +272,7 @@ final readonly class NumberStyle
     {
         $found = [];
         foreach ($cells as $cell) {
-            $affix = self::numberAndAffix($cell)[1] ?? null;
+            $affix = self::numberAndAffix(self::otherNegative($cell) ?? $cell)[1] ?? null;
             if ($affix !== null && VariableName::isUnit($affix)) {
                 $found[$affix] = ($found[$affix] ?? 0) + 1;
             }
@@ -236,7 +288,10 @@ final readonly class NumberStyle
         $group = self::groupClass($groupMark);
         $fraction = '(?:' . preg_quote($decimalMark, '/') . '[0-9]+)?';
 
-        return '/^[' . self::BLANKS . ']*[+\-\x{2212}]?[0-9]{1,3}(?:' . $group . '[0-9]{3})+' . $fraction . '[' . self::BLANKS . ']*$/Du';
+        // Groups of three, or of two before the last three, as lakhs and crores are written.
+        $groups = '(?:[0-9]{1,3}(?:' . $group . '[0-9]{3})+|[0-9]{1,2}(?:' . $group . '[0-9]{2})+' . $group . '[0-9]{3})';
+
+        return '/^[' . self::BLANKS . ']*[+\-\x{2212}]?' . $groups . $fraction . '[' . self::BLANKS . ']*$/Du';
     }
 
     private static function groupClass(string $groupMark): string

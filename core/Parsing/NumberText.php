@@ -101,6 +101,7 @@ final class NumberText
         }
         $double = (float) ($sign . $digits . 'e' . (-$decimals));
 
-        return is_finite($double) ? $double : null;
+        // What is too large or too small for a double is no number here, and never 0 or infinity without a word.
+        return is_finite($double) && $double !== 0.0 ? $double : null;
     }
 }

@@ -12,17 +12,20 @@ use RowTally\Core\Columns\VariableType;
  * number    two thirds or more of the cells that are filled read as numbers (and it is no id); also a column without any entry.
  *           Texts that stand for "no value" ("n/a") do not count against it.
  * date      two thirds or more read as dates
- * id        every cell filled and none twice, and they run 1, 2, 3 … or the name says so, or they are codes holding a digit
+ * id        every cell filled and none twice; whole numbers whose name says as a word that they name something ("hive id"; "no." where they
+ *             run 1, 2, 3 …), numbers written with leading zeros, other codes holding a digit. A column of numbers that stands alone is none.
  * category  few distinct labels
  * text      all else
  */
 final readonly class RecognisedType
 {
-    private const ID_NAME = '/(?:^|[\s_\-])(?:id|ids|no|nr|num|number|code|key|tag|ref|reference|index|uuid)\.?$|^#$|Id$/iu';
+    /** Words that say by themselves that a number names something, and those that say it only of numbers that run. */
+    private const NAMES_SOMETHING = '/(?:^|[\s_\-.])(?:id|ids|identifier|code|key|tag|ref|reference|uuid|ID|(?:zip|post(?:al)?)\s?code|phone|telephone)\.?$|[a-z](?:Id|ID)$/u';
+    private const RUNS = '/(?:^|[\s_\-.])(?:no|nr|num|number|index|row|line|case|obs|record|nummer)\.?$|^#$/u';
+    private const FEWEST_THAT_RUN = 5;
     private const LONGEST_CODE = 40;
     private const LONGEST_LABEL = 80;
     private const FEW_ROWS = 30;
-    private const MOST_CLASSES = 100;
 
     private function __construct(
         public VariableType $type,
@@ -34,8 +37,9 @@ final readonly class RecognisedType
      * @param list<string> $head      the first cells of the column, or all of them
      * @param list<string> $spread    cells from elsewhere in the column
      * @param bool         $commaMark whether a decimal comma can stand unquoted in this file
+     * @param bool         $isAlone   whether the table has no other column
      */
-    public static function of(string $name, array $head, array $spread, bool $commaMark): self
+    public static function of(string $name, array $head, array $spread, bool $commaMark, bool $isAlone = false): self
     {
         $cells = [...$head, ...$spread];
         $filled = array_values(array_filter($cells, static fn(string $cell): bool => !NumberText::isBlank($cell)));
@@ -50,10 +54,13 @@ final readonly class RecognisedType
         $style = NumberStyle::recognise($meant, $commaMark);
         $numbers = $style->fits(array_count_values($meant));
         $isNumber = $meant !== [] && 3 * $numbers >= 2 * count($meant);
-        if (!$isNumber && self::areClasses($meant)) {
+        if ($isNumber && $numbers < count($meant) && ClassLabels::areValuesWithAnOpenEnd($meant)) {
             return new self(VariableType::Category);
         }
-        if (count($filled) === count($cells) && self::isId($name, $head, $filled, $isNumber)) {
+        if (!$isNumber && ClassLabels::areClasses(array_map(strval(...), array_keys(array_count_values($meant))))) {
+            return new self(VariableType::Category);
+        }
+        if (count($filled) === count($cells) && self::isId($name, $head, $filled, $isNumber, $isAlone)) {
             return new self(VariableType::Id);
         }
         if ($isNumber && !self::areCodes($filled)) {
@@ -68,33 +75,10 @@ final readonly class RecognisedType
     }
 
     /**
-     * Labels such as 12-17 and 48+ are classes and name no rows, though each may stand there once; one of them may be a total.
-     *
-     * @param list<string> $cells
-     */
-    private static function areClasses(array $cells): bool
-    {
-        $labels = array_map(strval(...), array_keys(array_count_values($cells)));
-        if (count($labels) < 2 || count($labels) > self::MOST_CLASSES) {
-            return false;
-        }
-        $others = 0;
-        foreach ($labels as $label) {
-            $class = ClassLabel::parse($label);
-            $others += $class === null || ($class->low !== null && $class->high?->isLessThan($class->low) === true) ? 1 : 0;
-            if ($others > 1) {
-                return false;
-            }
-        }
-
-        return count($labels) - $others >= 2;
-    }
-
-    /**
      * @param list<string> $head  the first of the cells, without a gap
      * @param list<string> $cells all filled
      */
-    private static function isId(string $name, array $head, array $cells, bool $isNumber): bool
+    private static function isId(string $name, array $head, array $cells, bool $isNumber, bool $isAlone): bool
     {
         if (count($cells) < 2 || count(array_count_values($cells)) < count($cells)) {
             return false;
@@ -103,21 +87,20 @@ final readonly class RecognisedType
             return array_filter($cells, static fn(string $cell): bool => preg_match('/\d/', $cell) !== 1
                 || preg_match('/\s/', $cell) === 1 || strlen($cell) > self::LONGEST_CODE) === [];
         }
-        if (array_filter($cells, static fn(string $cell): bool => !ctype_digit($cell)) !== []) {
+        if ($isAlone || array_filter($cells, static fn(string $cell): bool => !ctype_digit($cell)) !== []) {
             return false;
         }
-        if (preg_match(self::ID_NAME, $name) === 1) {
+        $word = mb_strtolower($name) === $name ? $name : preg_replace_callback('/\b\p{Lu}+\p{Ll}*\.?$/u', static fn(array $part): string => mb_strtolower($part[0]), $name) ?? $name;
+        if (preg_match(self::NAMES_SOMETHING, $name) === 1 || preg_match(self::NAMES_SOMETHING, $word) === 1) {
             return true;
         }
-        // A count from 0 or 1 in steps of one is a row number. Two or three such cells are too few to tell.
-        $first = (int) $head[0];
-        $last = (int) $head[count($head) - 1];
+        $first = array_map(intval(...), $head);
 
-        return count($head) >= 5 && $first <= 1 && $last === $first + count($head) - 1;
+        return preg_match(self::RUNS, $word) === 1 && count($first) >= self::FEWEST_THAT_RUN && min($first) <= 1 && max($first) - min($first) === count($first) - 1;
     }
 
     /**
-     * Whole numbers of one length written with a leading zero ("007") name something; they do not count.
+     * Whole numbers of which one is written with a leading zero ("007", "01067") name something; they do not count.
      *
      * @param list<string> $cells
      */
@@ -125,7 +108,7 @@ final readonly class RecognisedType
     {
         $leadingZero = false;
         foreach ($cells as $cell) {
-            if (!ctype_digit($cell) || strlen($cell) !== strlen($cells[0])) {
+            if (!ctype_digit($cell)) {
                 return false;
             }
             $leadingZero = $leadingZero || (strlen($cell) > 1 && $cell[0] === '0');

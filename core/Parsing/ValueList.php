@@ -49,7 +49,8 @@ final readonly class ValueList
 
     private static function classesWithCounts(string $text): ?self
     {
-        $class = '(?:' . self::NUMBER . '\s*(?:[\-–—]|to|bis|à|a|tot)\s*' . self::NUMBER . '|(?:[<>≤≥]|under|over|below|above|unter|über)\s*' . self::NUMBER
+        // A minus with a blank before it and none behind belongs to the next number: "3 -1 2" are three.
+        $class = '(?:' . self::NUMBER . '(?:[\-–—]|\s+[\-–—]\s+|\s*(?:to|bis|à|a|tot|through)\s+)' . self::NUMBER . '|(?:[<>≤≥]|under|over|below|above|unter|über)\s*' . self::NUMBER
             . '|' . self::NUMBER . '\s*(?:\+|and over|and above|or more|und mehr|et plus))';
         $rows = [];
         foreach (explode("\n", $text) as $line) {

@@ -36,6 +36,12 @@ final readonly class VariableName
         return in_array($text, self::UNITS, true) || preg_match('/^\p{Sc}$/u', $text) === 1;
     }
 
+    /** The same with a unit that stands elsewhere, unless it has one. */
+    public function in(string $unit): self
+    {
+        return $this->unit !== null ? $this : new self($this->name, $unit, "{$this->asItStands} ({$unit})");
+    }
+
     public static function of(string $header): self
     {
         $header = trim($header);

@@ -29,6 +29,7 @@ use RowTally\Core\Grouped\Amendments;
 use RowTally\Core\Grouped\ClassReading;
 use RowTally\Core\Grouped\StatedLimits;
 use RowTally\Core\Parsing\PercentList;
+use RowTally\Core\Parsing\VariableName;
 use RowTally\Core\Plots\ClassChoice;
 use Symfony\Component\Console\Exception\ExceptionInterface;
 use Symfony\Component\Console\Helper\Table;
@@ -40,6 +41,8 @@ final class Profile extends Command
 {
     protected $signature = 'tally:profile
         {file : Any file that can be read: CSV and its cousins, XLSX, ODS, JSON, JSON Lines, a data package; - reads standard input}
+        {--sheet= : Which sheet of a workbook, or table of a data package, is read (the default is the first with an entry)}
+        {--read=* : How a column is read, such as "Spend:number", "Spend:number,decimal comma" or "Zip:text": number, category, date, text or id; decimal comma, decimal point; may be given several times}
         {--variable=* : Name of a variable; may be given several times (the default is every number variable)}
         {--by=* : Name of a category, or of a number by its classes, that splits the rows; twice for groups within groups}
         {--counts=* : Name of the number that says how often each row counts; it need not be whole; with --classes once for each group that has a column}
@@ -47,6 +50,7 @@ final class Profile extends Command
         {--low= : Name of the number that is the lower limit of the class of each row, with --high and --counts}
         {--high= : Name of the number that is the upper limit}
         {--limits= : What class limits stand for: rounded, boundaries or completed (recognised from the labels if not given)}
+        {--cumulative= : yes where the counts of classes add up as they go (under 5, under 10, …), no where they do not}
         {--amend= : What is known better of classes, such as edge0:5.5,width7:10,middle2:14.2,unit:0.1 (places from 0, the lowest)}
         {--where= : A condition that leaves rows in, such as "Honey yield" > 40}
         {--as= : sample (the default) or population}
@@ -74,10 +78,12 @@ final class Profile extends Command
           php artisan tally:profile demo/spring-inspection.csv --variable="Honey yield" --bins=0:10
           php artisan tally:profile demo/spring-inspection.csv --variable="Honey yield" --percentiles=5,50,95 --working=q1
           php artisan tally:profile demo/spring-inspection.csv --variable="Honey yield" --match=23.41
+          php artisan tally:profile budget.xlsx --sheet=2026 --read="Spend:number,decimal comma"
           php artisan tally:profile - --as=population --quartiles=hf7 --bins=0:5:right --json < values.csv
 
         Keys of figures are those of the JSON document, such as mean, sd, cv, trimmed_mean_5, skewness, shapiro_wilk_p.
-        Exit code 0, or 2 with one sentence on standard error.
+        What should be known of the reading (cells that could not be read, columns in doubt, the sheet taken) is on standard error and, with
+        --json, under "read". Exit code 0, or 2 with one sentence on standard error.
         HELP;
 
     /** Options that do not exist end like any other unusable request. */
@@ -100,9 +106,14 @@ final class Profile extends Command
             $question = $question->countedAsIn($columns);
             $document = $this->classes($columns, $question) ?? ProfileDocument::of($columns, $question);
             if ($this->option('json') === true) {
-                return $this->writeJson($document->toArray());
+                $this->writeJson([...$document->toArray(), 'read' => $columns->readAs()]);
+            } else {
+                $this->writeTables($document, $question->working !== null || $question->match !== null);
             }
-            $this->writeTables($document, $question->working !== null || $question->match !== null);
+            // What somebody should know of the reading goes beside the results, never into them.
+            foreach ($columns->remarks() as $remark) {
+                fwrite(STDERR, "{$remark}\n");
+            }
         } catch (NotATable|UnusableRequest|NotUnderstood|FormulaError $problem) {
             fwrite(STDERR, $problem->getMessage() . "\n");
 
@@ -163,7 +174,15 @@ final class Profile extends Command
     private function classes(FileColumns $columns, FileQuestion $question): ?ClassesDocument
     {
         $amend = $this->word('amend');
-        $reading = new ClassReading($this->convention('limits', StatedLimits::class), $amend === null ? null : Amendments::ofWord($amend));
+        $cumulative = $this->word('cumulative');
+        if ($cumulative !== null && $cumulative !== 'yes' && $cumulative !== 'no') {
+            throw new UnusableRequest("--cumulative={$cumulative} is not known. Use one of: yes, no.");
+        }
+        $reading = new ClassReading(
+            $this->convention('limits', StatedLimits::class),
+            $amend === null ? null : Amendments::ofWord($amend),
+            isCumulative: $cumulative === null ? null : $cumulative === 'yes',
+        );
         [$labels, $low, $high] = [$this->word('classes'), $this->word('low'), $this->word('high')];
         if (($low === null) !== ($high === null)) {
             throw new UnusableRequest('Classes in two columns need both --low and --high.');
@@ -177,13 +196,11 @@ final class Profile extends Command
     }
 
     /** @param array<string, mixed> $document */
-    private function writeJson(array $document): int
+    private function writeJson(array $document): void
     {
         // Doubles in the shortest form that reads back the same, whatever php.ini says.
         ini_set('serialize_precision', '-1');
         $this->output->writeln(json_encode($document, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION), OutputInterface::OUTPUT_RAW);
-
-        return 0;
     }
 
     private function writeTables(ProfileDocument|ClassesDocument $document, bool $onlyTexts): void
@@ -224,11 +241,41 @@ final class Profile extends Command
 
     private function read(ReadTable $readTable, string $path): FileColumns
     {
-        $columns = new FileColumns();
-        $table = PreparedTable::of($path, $path, new Decisions());
-        $columns->finish($readTable->read(CsvFile::open($table->path, $table->decisions), $columns, static function (): void {}, $table->decisions));
+        $decisions = new Decisions($this->word('sheet'));
+        $table = PreparedTable::of($path, $path, $decisions);
+        if ($this->word('sheet') !== null && $table->sheets === []) {
+            throw new UnusableRequest('The file has no sheets; leave --sheet out.');
+        }
+        $file = CsvFile::open($table->path, $table->decisions);
+        $decisions = $this->decidedColumns($file, $table->decisions);
+        $columns = new FileColumns($table->sheets, $table->sheet);
+        $columns->finish($readTable->read($file, $columns, static function (): void {}, $decisions)->withNotes($table->remarks));
 
         return $columns;
+    }
+
+    /** What --read says of columns, by their names. */
+    private function decidedColumns(CsvFile $file, Decisions $decisions): Decisions
+    {
+        $names = array_map(static fn(VariableName $name): string => $name->name, $file->names);
+        foreach ($this->texts('read') as $words) {
+            if (preg_match('/^(.+):\s*(number|category|date|text|id)?\s*,?\s*(?:decimal (comma|point))?$/u', $words, $part) !== 1 || ($part[2] ?? '') . ($part[3] ?? '') === '') {
+                throw new UnusableRequest("--read=\"{$words}\" is not understood. Write the column's name, a colon and number, category, date, text or id, such as \"Spend:number\"; behind a comma \"decimal comma\" or \"decimal point\".");
+            }
+            $place = array_search($part[1], $names, true);
+            $place = $place === false ? array_search($part[1], array_map(static fn(VariableName $name): string => $name->asItStands, $file->names), true) : $place;
+            if ($place === false) {
+                throw new UnusableRequest("The file has no column \"{$part[1]}\". It has: " . implode(', ', $names) . '.');
+            }
+            if (($part[2] ?? '') !== '') {
+                $decisions = $decisions->with(['what' => 'type', 'column' => $place, 'value' => $part[2]]);
+            }
+            if (($part[3] ?? '') !== '') {
+                $decisions = $decisions->with(['what' => 'decimal_mark', 'column' => $place, 'value' => $part[3] === 'comma' ? ',' : '.']);
+            }
+        }
+
+        return $decisions;
     }
 
     /**

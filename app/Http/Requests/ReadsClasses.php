@@ -19,6 +19,7 @@ trait ReadsClasses
         return [
             'limits' => ['nullable', 'string', self::oneOf(StatedLimits::cases())],
             'amend' => ['nullable', 'string', 'max:4000'],
+            'cumulative' => ['nullable', 'string', 'in:yes,no'],
             'count_columns' => ['nullable', 'string', 'max:2000'],
         ];
     }
@@ -27,7 +28,13 @@ trait ReadsClasses
     {
         $amend = $this->word('amend');
 
-        return new ClassReading($this->enum('limits', StatedLimits::class), $amend === null ? null : Amendments::ofWord($amend));
+        $cumulative = $this->word('cumulative');
+
+        return new ClassReading(
+            $this->enum('limits', StatedLimits::class),
+            $amend === null ? null : Amendments::ofWord($amend),
+            isCumulative: $cumulative === null ? null : $cumulative === 'yes',
+        );
     }
 
     /** @return list<string> keys of variables */

@@ -47,6 +47,13 @@ final readonly class CsvFile
         public array $titles,
         /** Whether somebody has checked already that all of it is UTF-8. */
         public bool $isChecked,
+        public bool $leavesOutExtraCells,
+        /** The first row of the head with entries behind the last name; null = none. */
+        public ?int $firstLongLine,
+        /** Whether each row is two numbers with a comma between: or one with a decimal comma. */
+        public ?string $onlyCommas,
+        /** The line of a quotation mark that is not closed, so that all were taken for letters. */
+        public ?int $badQuoteLine,
     ) {}
 
     /**
@@ -81,28 +88,52 @@ final readonly class CsvFile
         [$head, $headLines] = self::rows($width, array_slice($records, $rowsFrom), array_slice($lines, $rowsFrom), $dialect->comment);
         $reader = new CsvRecords($dialect->delimiter, $dialect->quote);
         [$spread] = $isWhole ? [[]] : self::rows($width, self::spread($path, $bytes, $reader), null, $dialect->comment);
-        $last = $isWhole ? $head[count($head) - 1] ?? [] : self::lastRow($path, $bytes, $reader);
+        $names = VariableName::ofAll($dialect->hasHeader ? array_map(SpreadsheetText::original(...), $records[$first]) : array_fill(0, $width, ''));
+        $leaveOut = $decisions->leaveOut;
+        if ($decisions->leaveOutTotals && count($head) > 1) {
+            $units = $dialect->hasHeader ? TotalRow::units($head) : null;
+            $names = array_map(static fn(VariableName $name, int $place): VariableName => isset($units[$place]) ? $name->in($units[$place]) : $name, $names, array_keys($names));
+            [$tail] = $isWhole ? [[]] : self::rows($width, self::tail($path, $bytes, $reader), null, $dialect->comment);
+            $leaveOut = array_values(array_unique([...$leaveOut, ...($units === null ? [] : [TotalRow::firstEntry($head[0])]), ...TotalRow::entries($units === null ? $head : array_slice($head, 1), $tail)]));
+        }
 
         return new self(
             $path,
             $bytes,
             $dialect,
-            VariableName::ofAll($dialect->hasHeader ? array_map(SpreadsheetText::original(...), $records[$first]) : array_fill(0, $width, '')),
+            $names,
             $rowsAt,
             $lines[$rowsFrom] ?? $guess->cut['next'],
             $head,
             $headLines,
             $spread,
             $isWhole,
-            $decisions->leaveOutTotals && count($head) > 1 && TotalRow::looksLikeOne($last)
-                ? array_values(array_unique([...$decisions->leaveOut, TotalRow::firstEntry($last)]))
-                : $decisions->leaveOut,
+            $leaveOut,
             array_values(array_filter(array_map(
                 static fn(array $record): string => trim(implode(' ', array_map(trim(...), $record))),
                 array_slice($records, 0, $first),
             ), static fn(string $title): bool => $title !== '')),
             $isChecked,
+            $decisions->leaveOutExtraCells,
+            self::firstLongLine($width, array_slice($records, $rowsFrom), array_slice($lines, $rowsFrom), $dialect->comment),
+            $decisions->delimiter === null && $dialect->delimiter === ',' ? DialectGuess::onlyCommas(array_slice($records, $first)) : null,
+            $guess->badQuoteLine,
         );
+    }
+
+    /**
+     * @param list<list<string>> $records
+     * @param list<int>          $lines
+     */
+    private static function firstLongLine(int $width, array $records, array $lines, string $comment): ?int
+    {
+        foreach ($records as $i => $record) {
+            if (count($record) > $width && implode('', array_slice($record, $width)) !== '' && !DialectGuess::isRemark($record, $comment)) {
+                return $lines[$i] ?? null;
+            }
+        }
+
+        return null;
     }
 
     /**
@@ -162,18 +193,16 @@ final readonly class CsvFile
         return $rows;
     }
 
-    /** @return list<string> */
-    private static function lastRow(string $path, int $bytes, CsvRecords $records): array
+    /** @return list<list<string>> the last rows of a file that is longer than its head */
+    private static function tail(string $path, int $bytes, CsvRecords $reader): array
     {
-        $piece = rtrim((string) file_get_contents($path, false, null, max(0, $bytes - self::SPREAD_PIECE)));
-        $newline = strrpos($piece, "\n");
+        $piece = rtrim((string) file_get_contents($path, false, null, max(self::HEAD, $bytes - self::SPREAD_PIECE)));
+        $newline = strpos($piece, "\n");
         try {
-            $cut = $records->cut($newline === false ? $piece : substr($piece, $newline + 1), 1, true)['records'];
+            return $reader->cut($newline === false ? $piece : substr($piece, $newline + 1), 1, true)['records'];
         } catch (NotATable) {
-            // The last line is the end of a quoted cell: no total row looks like that.
+            // It begins within a quoted cell: no total row looks like that.
             return [];
         }
-
-        return $cut === [] ? [] : $cut[count($cut) - 1];
     }
 }

@@ -8,21 +8,36 @@ use App\Intake\NotATable;
 
 /**
  * Cuts a piece of CSV text into records after RFC 4180: cells may stand in quotation marks, which are doubled inside, and may
- * then hold delimiters and line breaks. Lines end in LF, CRLF or CR. Blanks that set cells apart count as one.
+ * then hold delimiters and line breaks. Lines end in LF, CRLF or CR. Blanks that set cells apart count as one. Beyond that, blanks may
+ * stand between a delimiter and a quotation mark, and marks inside may be escaped by a backslash where `ESCAPED` is the mark.
  */
 final class CsvRecords
 {
+    /** Quotation marks that a backslash escapes inside. */
+    public const ESCAPED = '\\"';
+
     private readonly string $field;
     private readonly string $quote;
+    private readonly bool $isEscaped;
 
     public function __construct(public readonly string $delimiter, string $quote = '"')
     {
-        $this->quote = $quote;
+        $this->isEscaped = $quote === self::ESCAPED;
+        $this->quote = $quote = $this->isEscaped ? '"' : $quote;
         $d = preg_quote($delimiter, '/') . ($delimiter === ' ' ? '+' : '');
         $class = preg_quote($delimiter, '/');
         $q = $quote === '' ? '(?!)' : $quote;
-        $quoted = $quote === '' ? '(?!)()' : "{$q}((?:[^{$q}]++|{$q}{$q})*+){$q}";
-        $this->field = "/\\G(?:{$quoted}|((?!{$q})[^{$class}\\r\\n]*+))({$d}|\\r\\n|\\n|\\r|\\z)/";
+        $inside = $this->isEscaped ? "(?:[^{$q}\\\\]++|\\\\.|{$q}{$q})*+" : "(?:[^{$q}]++|{$q}{$q})*+";
+        $blanks = $delimiter === ' ' ? '' : '\x20*+';
+        $quoted = $quote === '' ? '(?!)()' : "{$blanks}{$q}({$inside}){$q}{$blanks}";
+        $this->field = "/\\G(?:{$quoted}|((?!{$blanks}{$q})[^{$class}\\r\\n]*+))({$d}|\\r\\n|\\n|\\r|\\z)/s";
+    }
+
+    private function unquoted(string $quoted): string
+    {
+        $text = str_replace($this->quote . $this->quote, $this->quote, $quoted);
+
+        return $this->isEscaped ? (preg_replace('/\\\\(.)/s', '$1', $text) ?? $text) : $text;
     }
 
     /**
@@ -55,8 +70,8 @@ final class CsvRecords
                 break;
             }
             $at += strlen($whole);
-            if ($this->quote !== '' && $whole !== '' && $whole[0] === $this->quote) {
-                $record[] = str_replace($this->quote . $this->quote, $this->quote, $quoted);
+            if ($this->quote !== '' && str_starts_with($this->delimiter === ' ' ? $whole : ltrim($whole, ' '), $this->quote)) {
+                $record[] = $this->unquoted($quoted);
                 $line += substr_count(str_replace("\r\n", "\n", $quoted), "\n");
             } else {
                 $record[] = $plain;

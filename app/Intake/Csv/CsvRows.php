@@ -37,6 +37,9 @@ final class CsvRows
     public int $leftOut = 0;
     public int $shortRows = 0;
     public ?int $firstShortLine = null;
+    /** Rows with entries behind the last name, which were left out. */
+    public int $longRows = 0;
+    public ?int $firstLongLine = null;
     /** Whether an apostrophe stood anywhere so far; only then can one have been put before a text. */
     public bool $hasApostrophes = false;
     /** How many blocks went the fast way; for tests that must know that it ran. */
@@ -56,7 +59,7 @@ final class CsvRows
         // The match itself is made short by \K: the copy of every row would cost up to a tenth.
         $this->wholeRow = '/^' . implode(preg_quote($dialect->delimiter, '/'), $cells) . '\K(?:\n|\z)/m';
         $this->needsCare = [
-            ...($dialect->quote === '' ? [] : [$dialect->quote]),
+            ...($dialect->quote === '' ? [] : [substr($dialect->quote, -1)]),
             ...($dialect->comment === '' ? [] : ["\n{$dialect->comment}"]),
             ...$file->leaveOut,
         ];
@@ -236,7 +239,11 @@ final class CsvRows
             return array_pad($record, $this->width, '');
         }
         if (array_filter(array_slice($record, $this->width), static fn(string $cell): bool => $cell !== '') !== []) {
-            throw NotATable::tooManyCells($line, $cells, $this->width);
+            if (!$this->file->leavesOutExtraCells) {
+                throw NotATable::tooManyCells($line, $cells, $this->width);
+            }
+            ++$this->longRows;
+            $this->firstLongLine ??= $line;
         }
 
         return array_slice($record, 0, $this->width);

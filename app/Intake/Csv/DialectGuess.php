@@ -22,6 +22,8 @@ final readonly class DialectGuess
         public array $cut,
         /** Place of the first record of the table in the cut. */
         public int $first,
+        /** The line of a quotation mark that is not closed, so that all were taken for letters; null = none. */
+        public ?int $badQuoteLine,
     ) {}
 
     /**
@@ -31,7 +33,7 @@ final readonly class DialectGuess
      */
     public static function of(string $text, bool $isWhole, Decisions $decisions): self
     {
-        [$delimiter, $quote, $cut] = self::cutBest($text, $isWhole, $decisions);
+        [$delimiter, $quote, $cut, $badQuote] = self::cutBest($text, $isWhole, $decisions);
         $records = $cut['records'];
         $usual = self::usualWidth($records);
         $comment = $decisions->comment ?? self::comment($records, $usual);
@@ -40,7 +42,7 @@ final readonly class DialectGuess
             : self::firstFromLine($cut['lines'], $decisions->firstLine, $records, $comment);
         $hasHeader = $decisions->hasHeader ?? self::hasHeader(array_slice($records, $first, 200));
 
-        return new self(new Dialect($delimiter, $quote, $comment, $cut['lines'][$first] ?? 1, $hasHeader), $cut, $first);
+        return new self(new Dialect($delimiter, $quote, $comment, $cut['lines'][$first] ?? 1, $hasHeader), $cut, $first, $badQuote?->finding->line);
     }
 
     /** @param list<string> $record */
@@ -50,18 +52,23 @@ final readonly class DialectGuess
     }
 
     /**
-     * @return array{string, string, array{records: list<list<string>>, lines: list<int>, ends: list<int>, next: int}}
+     * @return array{string, string, array{records: list<list<string>>, lines: list<int>, ends: list<int>, next: int}, NotATable|null} the last: why quotation marks were taken for letters
      */
     private static function cutBest(string $text, bool $isWhole, Decisions $decisions): array
     {
         $best = null;
         $bestScore = [-1, -1.0, 0];
         $error = null;
-        $delimiters = $decisions->delimiter === null ? Decisions::DELIMITERS : [$decisions->delimiter];
-        $quotes = $decisions->quote === null ? ['"', "'"] : [$decisions->quote];
+        $delimiters = $decisions->delimiter ?? (self::isOneColumnOfDecimals($text) ? ';' : null);
+        $delimiters = $delimiters === null ? Decisions::DELIMITERS : [$delimiters];
+        $quotes = $decisions->quote === null ? ['"', ...(str_contains($text, CsvRecords::ESCAPED) ? [CsvRecords::ESCAPED] : []), "'"] : [$decisions->quote];
         foreach ($quotes as $quote) {
-            // Single quotation marks are tried only where cells begin and end in them.
-            if ($quote === "'" && $decisions->quote === null && preg_match("/(?:^|[,;\t|])'[^'\n]*'(?:[,;\t|\r\n]|$)/m", $text) !== 1) {
+            // Single quotation marks are tried only where every other line at least has a cell that begins and ends in them.
+            if ($quote === "'" && $decisions->quote === null && 2 * (int) preg_match_all("/(?:^|[,;\t|])'[^'\n]*'(?:[,;\t|\r\n]|$)/m", $text) < substr_count(rtrim($text), "\n") + 1) {
+                continue;
+            }
+            // Backslashes escape only where doubled marks do not explain all of it.
+            if ($quote === CsvRecords::ESCAPED && $decisions->quote === null && $error === null && $bestScore[0] === 1) {
                 continue;
             }
             foreach ($delimiters as $i => $delimiter) {
@@ -86,11 +93,58 @@ final readonly class DialectGuess
             }
         }
         // A quotation mark that is off makes a table look like one column under the other delimiters.
-        if ($best === null || ($bestScore[0] === 0 && $error !== null)) {
-            throw $error ?? NotATable::empty();
+        if ($best === null || ($bestScore[0] === 0 && $error !== null && $best[1] !== CsvRecords::ESCAPED)) {
+            $error ??= NotATable::empty();
+            // Marks may be letters of their cells, as for inches.
+            return $decisions->quote === null ? [...self::withoutQuotes($text, $isWhole, $delimiters) ?? throw $error, $error] : throw $error;
+        }
+
+        return [...$best, null];
+    }
+
+    /**
+     * @param list<string> $delimiters
+     *
+     * @return array{string, string, array{records: list<list<string>>, lines: list<int>, ends: list<int>, next: int}}|null null where it is no table so either
+     */
+    private static function withoutQuotes(string $text, bool $isWhole, array $delimiters): ?array
+    {
+        $best = null;
+        $bestScore = [0.0, 0];
+        foreach ($delimiters as $delimiter) {
+            $cut = (new CsvRecords($delimiter, ''))->cut($text, 1, $isWhole);
+            $usual = self::usualWidth($cut['records']);
+            $score = [self::shareAsWide($cut['records'], $usual), $usual];
+            if ($usual > 1 && $delimiter !== ' ' && count($cut['records']) > 1 && $score > $bestScore) {
+                [$best, $bestScore] = [[$delimiter, '', $cut], $score];
+            }
         }
 
         return $best;
+    }
+
+    /** A name without a comma above lines that are each one number with a decimal comma. */
+    private static function isOneColumnOfDecimals(string $text): bool
+    {
+        return preg_match('/^[^,;\t\n]*\p{L}[^,;\t\n]*\r?\n(?:\s*"?[-\x{2212}]?[0-9]+(?:,[0-9]+)?"?[ \t]*\r?(?:\n|$))+\s*$/u', $text) === 1
+            && preg_match('/[0-9],[0-9]/', $text) === 1;
+    }
+
+    /**
+     * The first of rows that are all two whole numbers without a blank between, as a decimal comma would make of one; null otherwise.
+     *
+     * @param list<list<string>> $records of the table, without names
+     */
+    public static function onlyCommas(array $records): ?string
+    {
+        $filled = array_values(array_filter($records, static fn(array $record): bool => $record !== ['']));
+        foreach ($filled as $record) {
+            if (count($record) !== 2 || preg_match('/^[-\x{2212}]?[0-9]+$/u', $record[0]) !== 1 || !ctype_digit($record[1])) {
+                return null;
+            }
+        }
+
+        return count($filled) < 2 ? null : implode(',', $filled[0]);
     }
 
     /**
@@ -157,7 +211,9 @@ final readonly class DialectGuess
         $enough = max(2, intdiv($usual, 2) + 1);
         foreach ($candidates as $n => $i) {
             $next = $candidates[$n + 1] ?? null;
-            $isTitle = $usual > 1 && $next !== null && trim($records[$i][0]) !== '' && self::filled($records[$i]) < $enough
+            // A title may hold the delimiter: then it has fewer cells than the names below it, which are no numbers.
+            $isCut = $next !== null && count($records[$i]) < $usual && count($records[$next]) === $usual && self::numbers($records[$next]) === 0 && isset($candidates[$n + 2]) && self::numbers($records[$candidates[$n + 2]]) > 0;
+            $isTitle = $usual > 1 && $next !== null && trim($records[$i][0]) !== '' && (self::filled($records[$i]) < $enough || $isCut)
                 && array_filter(array_slice($candidates, $n + 1), static fn(int $later): bool => self::filled($records[$later]) >= $enough) !== [];
             if (!$isTitle) {
                 return $i;
@@ -180,6 +236,12 @@ final readonly class DialectGuess
         }
 
         return max(0, count($lines) - 1);
+    }
+
+    /** @param list<string> $record */
+    private static function numbers(array $record): int
+    {
+        return count(array_filter($record, static fn(string $cell): bool => NumberText::parse($cell) !== null || NumberText::parse($cell, ',') !== null));
     }
 
     /** @param list<string> $record */

@@ -48,7 +48,7 @@ enum Format: string
             return self::JsonLines;
         }
 
-        return preg_match('/^\s*(?:\[\s*[\[{\]]|\{\s*["}])/', $text) === 1 ? self::Json : self::Text;
+        return preg_match('/^\s*(?:\[\s*(?:[\[{\]]|-?[0-9][0-9.eE+\-]*\s*,\s*(?:-?[0-9]|null|"))|\{\s*["}])/', $text) === 1 ? self::Json : self::Text;
     }
 
     private static function ofZip(string $path): self

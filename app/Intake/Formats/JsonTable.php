@@ -34,6 +34,7 @@ final class JsonTable
             throw NotATable::otherJson('an empty list, an empty object or a single value');
         }
         yield from match (true) {
+            array_is_list($data) && self::all($data, static fn(mixed $value): bool => !is_array($value)) => self::values($data),
             array_is_list($data) && self::all($data, static fn(mixed $row): bool => is_array($row) && !array_is_list($row)) => self::objects($data),
             array_is_list($data) && self::all($data, static fn(mixed $row): bool => is_array($row) && array_is_list($row)) => self::arrays($data),
             !array_is_list($data) && self::all($data, static fn(mixed $column): bool => is_array($column) && array_is_list($column)) => self::columns($data),
@@ -133,6 +134,21 @@ final class JsonTable
         yield $names;
         foreach ($rows as $row) {
             yield array_map(static fn(string $name): string => self::text(is_array($row) ? $row[$name] ?? null : null), $names);
+        }
+    }
+
+    /**
+     * A list of plain values is one column of them.
+     *
+     * @param array<array-key, mixed> $values
+     *
+     * @return Generator<int, list<string>>
+     */
+    private static function values(array $values): Generator
+    {
+        yield ['Value'];
+        foreach ($values as $value) {
+            yield [self::text($value)];
         }
     }
 

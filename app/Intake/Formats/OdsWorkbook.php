@@ -26,6 +26,11 @@ final class OdsWorkbook implements Workbook
         $this->archive = Archive::open($path);
     }
 
+    public function remarks(): array
+    {
+        return [];
+    }
+
     public function sheets(): array
     {
         if ($this->sheets === null) {
@@ -116,6 +121,7 @@ final class OdsWorkbook implements Workbook
         $stated = match ($kind) {
             'float', 'percentage', 'currency' => XlsxWorkbook::number($reader->getAttribute('office:value') ?? ''),
             'date' => preg_replace('/T00:00:00$/', '', $reader->getAttribute('office:date-value') ?? '') ?? '',
+            'time' => self::time($reader->getAttribute('office:time-value') ?? ''),
             'boolean' => $reader->getAttribute('office:boolean-value') === 'true' ? 'TRUE' : 'FALSE',
             'string' => $reader->getAttribute('office:string-value'),
             default => null,
@@ -123,6 +129,20 @@ final class OdsWorkbook implements Workbook
         $text = $this->paragraphs($reader);
 
         return $stated ?? $text;
+    }
+
+    /** A time of the day as it is, a longer duration in hours; null where it is neither. */
+    private static function time(string $stated): ?string
+    {
+        if (preg_match('/^PT(\d{1,7})H(\d{1,2})M(\d{1,2})(?:[.,]\d+)?S$/', $stated, $part) !== 1) {
+            return null;
+        }
+        [$hours, $minutes, $seconds] = [(int) $part[1], (int) $part[2], (int) $part[3]];
+        if ($hours < 24) {
+            return sprintf('%02d:%02d', $hours, $minutes) . ($seconds === 0 ? '' : sprintf(':%02d', $seconds));
+        }
+
+        return rtrim(rtrim(number_format($hours + $minutes / 60 + $seconds / 3600, 6, '.', ''), '0'), '.');
     }
 
     private function paragraphs(XMLReader $reader): string

@@ -24,4 +24,7 @@ interface Workbook
      * @throws NotATable
      */
     public function rows(string $sheet): Generator;
+
+    /** @return list<string> what somebody should know of the rows that were read */
+    public function remarks(): array;
 }

@@ -16,7 +16,13 @@ use XMLReader;
 final class XlsxWorkbook implements Workbook
 {
     private const DAY_SECONDS = 86400;
-    private const BUILT_IN_DATES = [14, 15, 16, 17, 18, 19, 20, 21, 22, 45, 46, 47];
+    private const BUILT_IN_DATES = [14, 15, 16, 17, 18, 19, 20, 21, 22, 45, 47];
+    private const BUILT_IN_DURATION = 46;
+    /** A duration is a number of days; its format says in what it is told. */
+    private const IN_A_DAY = ['h' => 24, 'm' => 1440, 's' => 86400];
+    private const DURATION_DECIMALS = 6;
+    /** The calendar of workbooks has a 29 February 1900, day 60, which there never was. */
+    private const LEAP_DAY_THAT_NEVER_WAS = 60;
     private const EPOCH = '1899-12-30';
     private const EPOCH_1904 = '1904-01-01';
     private const MOST_SHARED_BYTES = 160 << 20;
@@ -25,9 +31,11 @@ final class XlsxWorkbook implements Workbook
     /** @var array<string, string> sheet => part */
     private array $parts = [];
     private bool $counts1904 = false;
+    /** Formulas whose result the file does not hold, among the rows that were read. */
+    private int $formulasWithoutValue = 0;
     /** @var list<string>|null */
     private ?array $shared = null;
-    /** @var list<bool>|null whether cells of a style are dates */
+    /** @var list<string>|null what cells of a style are */
     private ?array $dates = null;
 
     public function __construct(string $path)
@@ -54,6 +62,11 @@ final class XlsxWorkbook implements Workbook
         if ($this->parts === []) {
             throw NotATable::damaged('the workbook has no sheet');
         }
+    }
+
+    public function remarks(): array
+    {
+        return $this->formulasWithoutValue === 0 ? [] : [($this->formulasWithoutValue === 1 ? 'One formula has' : number_format($this->formulasWithoutValue) . ' formulas have') . ' no result stored in the file and count as missing. Open the workbook in the program it came from, let it reckon, and save it.'];
     }
 
     public function sheets(): array
@@ -126,19 +139,26 @@ final class XlsxWorkbook implements Workbook
         }
         $depth = $reader->depth;
         $value = '';
+        $isFormula = false;
         while (Xml::inside($reader, $depth)) {
-            if ($reader->nodeType === XMLReader::ELEMENT && $reader->localName === 'v') {
+            if ($reader->nodeType === XMLReader::ELEMENT && $reader->localName === 'f') {
+                $isFormula = true;
+            } elseif ($reader->nodeType === XMLReader::ELEMENT && $reader->localName === 'v') {
                 $value = Xml::text($reader);
             } elseif ($reader->nodeType === XMLReader::ELEMENT && $reader->localName === 'is') {
                 $value = Xml::text($reader, 'rPh');
             }
         }
 
+        if ($isFormula && $value === '') {
+            ++$this->formulasWithoutValue;
+        }
+
         return match ($kind) {
             's' => $this->sharedText((int) $value),
             'b' => $value === '1' ? 'TRUE' : 'FALSE',
             'd' => rtrim(preg_replace('/T00:00:00(?:\.0+)?Z?$/', '', $value) ?? $value, 'Z'),
-            'n' => $value !== '' && $this->isDate($style) ? $this->date($value) : self::number($value),
+            'n' => $value === '' ? '' : $this->shown($value, $this->meaning($style)),
             default => $value,
         };
     }
@@ -157,6 +177,15 @@ final class XlsxWorkbook implements Workbook
         return $short;
     }
 
+    private function shown(string $value, string $meaning): string
+    {
+        return match ($meaning) {
+            '' => self::number($value),
+            'date' => $this->date($value),
+            default => is_numeric($value) ? self::number(rtrim(rtrim(number_format((float) $value * self::IN_A_DAY[$meaning], self::DURATION_DECIMALS, '.', ''), '0'), '.')) : $value,
+        };
+    }
+
     private function date(string $value): string
     {
         if (!is_numeric($value) || abs((float) $value) > 3_000_000) {
@@ -164,18 +193,34 @@ final class XlsxWorkbook implements Workbook
         }
         $seconds = (int) round(((float) $value - floor((float) $value)) * self::DAY_SECONDS);
         $days = (int) floor((float) $value);
+        if (!$this->counts1904 && $days > 0 && $days < self::LEAP_DAY_THAT_NEVER_WAS) {
+            ++$days;
+        }
         $start = strtotime(($this->counts1904 ? self::EPOCH_1904 : self::EPOCH) . ' UTC');
         $format = $seconds === 0 ? 'Y-m-d' : ($seconds % 60 === 0 ? 'Y-m-d\TH:i' : 'Y-m-d\TH:i:s');
 
         return gmdate($days === 0 && !$this->counts1904 ? 'H:i:s' : $format, $start + $days * self::DAY_SECONDS + $seconds);
     }
 
-    private function isDate(int $style): bool
+    private function meaning(int $style): string
     {
-        return ($this->dates ??= $this->readDates())[$style] ?? false;
+        return ($this->dates ??= $this->readDates())[$style] ?? '';
     }
 
-    /** @return list<bool> */
+    /** What a number format makes of a number: 'date', or the unit of a duration ('h', 'm' or 's'); '' = neither. */
+    private static function meaningOf(string $format): string
+    {
+        $code = preg_replace('/"[^"]*"|\\\\.|_./', '', $format) ?? '';
+        if (preg_match('/\[([hms])\1*\]/i', $code, $part) === 1) {
+            return strtolower($part[1]);
+        }
+        // Fractions of seconds are no digits of a number.
+        $code = preg_replace('/\[[^\]]*\]|(?<=[sS])[.,]0+/', '', $code) ?? '';
+
+        return preg_match('/[ymdhs]/i', $code) === 1 && preg_match('/[0#?]/', $code) !== 1 ? 'date' : '';
+    }
+
+    /** @return list<string> by style, as meaningOf() says */
     private function readDates(): array
     {
         if (!$this->archive->has('xl/styles.xml')) {
@@ -185,13 +230,12 @@ final class XlsxWorkbook implements Workbook
         $root = $styles->children($styles->getNamespaces()[''] ?? '');
         $formats = [];
         foreach ($root->numFmts->numFmt ?? [] as $format) {
-            $code = preg_replace('/"[^"]*"|\[[^\]]*\]|\\\\./', '', (string) $format->attributes()['formatCode']) ?? '';
-            $formats[(int) $format->attributes()['numFmtId']] = preg_match('/[ymdhs]/i', $code) === 1 && preg_match('/[0#?]/', $code) !== 1;
+            $formats[(int) $format->attributes()['numFmtId']] = self::meaningOf((string) $format->attributes()['formatCode']);
         }
         $dates = [];
         foreach ($root->cellXfs->xf ?? [] as $style) {
             $id = (int) $style->attributes()['numFmtId'];
-            $dates[] = $formats[$id] ?? in_array($id, self::BUILT_IN_DATES, true);
+            $dates[] = $formats[$id] ?? ($id === self::BUILT_IN_DURATION ? 'h' : (in_array($id, self::BUILT_IN_DATES, true) ? 'date' : ''));
         }
 
         return $dates;

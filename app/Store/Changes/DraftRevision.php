@@ -210,7 +210,7 @@ final class DraftRevision
 
                 return $encoded;
             case VariableType::Date:
-                return (new DateColumnBuilder(DateText::YearFirst))->add($cells);
+                return (new DateColumnBuilder(DateText::ofStored($cells)))->add($cells);
             case VariableType::Id:
             case VariableType::Text:
                 return (new TextColumnBuilder())->add($cells);

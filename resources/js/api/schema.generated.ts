@@ -557,6 +557,8 @@ export interface paths {
                 limits?: components["parameters"]["limits"];
                 /** @description What is known better of classes, such as edge0:5.5,width7:10,middle2:14.2,unit:0.1; places from 0, the lowest. */
                 amend?: components["parameters"]["amend"];
+                /** @description Whether the counts of classes add up as they go (under 5, under 10, …); asked for where it looks like it. */
+                cumulative?: components["parameters"]["cumulative"];
                 /** @description Keys of variables, set apart by commas, each the counts of one group; not together with a split. */
                 count_columns?: components["parameters"]["countColumns"];
                 picture: "stack" | "boxes" | "dots" | "stems" | "qq" | "strips" | "slopes" | "labels" | "classes";
@@ -1086,7 +1088,8 @@ export interface components {
             }[];
             /** @description Columns whose cells mean one thing or another, such as 4.767 or 03/04/2026, and nothing in the table shows which. */
             in_doubt: {
-                column: number;
+                /** @description null where it is about the table as a whole. */
+                column: number | null;
                 text: string;
                 read_as: string;
                 could_be: string;
@@ -1117,7 +1120,7 @@ export interface components {
             group_mark: string;
             affixes: string[];
             /** @enum {string|null} */
-            date_order: "ymd" | "dmy" | "mdy" | null;
+            date_order: "ymd" | "dmy" | "mdy" | "time" | null;
         };
         Import: {
             id: number;
@@ -1672,6 +1675,8 @@ export interface components {
         limits: components["schemas"]["StatedLimits"];
         /** @description What is known better of classes, such as edge0:5.5,width7:10,middle2:14.2,unit:0.1; places from 0, the lowest. */
         amend: string;
+        /** @description Whether the counts of classes add up as they go (under 5, under 10, …); asked for where it looks like it. */
+        cumulative: "yes" | "no";
         /** @description Keys of variables, set apart by commas, each the counts of one group; not together with a split. */
         countColumns: string;
         /** @description Keys of variables, set apart by commas; at most 60. */
@@ -2728,6 +2733,8 @@ export interface operations {
                 limits?: components["parameters"]["limits"];
                 /** @description What is known better of classes, such as edge0:5.5,width7:10,middle2:14.2,unit:0.1; places from 0, the lowest. */
                 amend?: components["parameters"]["amend"];
+                /** @description Whether the counts of classes add up as they go (under 5, under 10, …); asked for where it looks like it. */
+                cumulative?: components["parameters"]["cumulative"];
                 /** @description Keys of variables, set apart by commas, each the counts of one group; not together with a split. */
                 count_columns?: components["parameters"]["countColumns"];
                 /** @description 0 = overall, then the groups as they are shown. */
@@ -2806,6 +2813,8 @@ export interface operations {
                 limits?: components["parameters"]["limits"];
                 /** @description What is known better of classes, such as edge0:5.5,width7:10,middle2:14.2,unit:0.1; places from 0, the lowest. */
                 amend?: components["parameters"]["amend"];
+                /** @description Whether the counts of classes add up as they go (under 5, under 10, …); asked for where it looks like it. */
+                cumulative?: components["parameters"]["cumulative"];
                 /** @description Keys of variables, set apart by commas, each the counts of one group; not together with a split. */
                 count_columns?: components["parameters"]["countColumns"];
             };
@@ -3307,6 +3316,8 @@ export interface operations {
                 limits?: components["parameters"]["limits"];
                 /** @description What is known better of classes, such as edge0:5.5,width7:10,middle2:14.2,unit:0.1; places from 0, the lowest. */
                 amend?: components["parameters"]["amend"];
+                /** @description Whether the counts of classes add up as they go (under 5, under 10, …); asked for where it looks like it. */
+                cumulative?: components["parameters"]["cumulative"];
                 /** @description Keys of variables, set apart by commas, each the counts of one group; not together with a split. */
                 count_columns?: components["parameters"]["countColumns"];
                 picture: "stack" | "boxes" | "dots" | "stems" | "qq" | "strips" | "slopes" | "labels" | "classes";
@@ -3402,6 +3413,8 @@ export interface operations {
                 limits?: components["parameters"]["limits"];
                 /** @description What is known better of classes, such as edge0:5.5,width7:10,middle2:14.2,unit:0.1; places from 0, the lowest. */
                 amend?: components["parameters"]["amend"];
+                /** @description Whether the counts of classes add up as they go (under 5, under 10, …); asked for where it looks like it. */
+                cumulative?: components["parameters"]["cumulative"];
                 /** @description Keys of variables, set apart by commas, each the counts of one group; not together with a split. */
                 count_columns?: components["parameters"]["countColumns"];
                 picture: "stack" | "boxes" | "dots" | "stems" | "qq" | "strips" | "slopes" | "labels" | "classes";

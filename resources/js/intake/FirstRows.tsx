@@ -27,6 +27,7 @@ const dateOrders: WordOption[] = [
     { value: 'ymd', words: 'year, month, day' },
     { value: 'dmy', words: 'day, month, year' },
     { value: 'mdy', words: 'month, day, year' },
+    { value: 'time', words: 'time of day' },
 ];
 
 /** The first rows as they would be read, each column with what was decided about it. */

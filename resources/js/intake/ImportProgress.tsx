@@ -26,9 +26,9 @@ export function ImportProgress({ id, fileName, onDismiss }: { id: number; fileNa
         return (
             <ProgressLine
                 fileName={fileName}
-                state="done"
+                state={data.error === null ? 'done' : 'failed'}
                 share={0}
-                words="Waits for your look at how it is read"
+                words={data.error ?? 'Waits for your look at how it is read'}
                 action={{ words: 'Discard', onPress: () => cancel.mutate(id) }}
             >
                 <Link to={`/imports/${id}`} className="font-semibold text-accent underline underline-offset-4">

@@ -52,6 +52,11 @@ export function IntakePage() {
                     <ImportProgress id={id} fileName={started.data.title} />
                 </main>
             )}
+            {isWaiting && started.data?.error != null && (
+                <div className="px-6">
+                    <Notice>{started.data.error} Decide otherwise below, and bring the rows in again.</Notice>
+                </div>
+            )}
             {isWaiting && reading.isPending && (
                 <div className="p-6">
                     <Waiting what="Looking at the file" />

@@ -20,13 +20,23 @@ export function UnreadCells({
             className="w-92 shrink-0 overflow-y-auto border-l border-hair px-4.5 py-3 max-lg:max-h-64 max-lg:w-auto max-lg:border-t max-lg:border-l-0"
         >
             {reading.in_doubt.length > 0 && (
-                <section aria-label="Columns that can be read in two ways" className="mb-4">
-                    <h2 className="text-lead">{counted(reading.in_doubt.length, 'column')} can be read in two ways</h2>
+                <section aria-label="What can be read in two ways" className="mb-4">
+                    <h2 className="text-lead">
+                        {reading.in_doubt.every(({ column }) => column !== null)
+                            ? `${counted(reading.in_doubt.length, 'column')} can be read in two ways`
+                            : 'The table can be read in two ways'}
+                    </h2>
                     <ul className="mt-2">
                         {reading.in_doubt.map(({ column, text, read_as, could_be, why, remedies }) => (
-                            <li key={column} className="border-t border-hair py-2.5">
+                            <li key={`${column ?? ''}:${text}`} className="border-t border-hair py-2.5">
                                 <p className="text-small">
-                                    In <bdi className="font-semibold">{reading.columns[column]?.name}</bdi> {why}: “
+                                    {column === null ? (
+                                        `${why.slice(0, 1).toUpperCase()}${why.slice(1)}: “`
+                                    ) : (
+                                        <>
+                                            In <bdi className="font-semibold">{reading.columns[column]?.name}</bdi> {why}: “
+                                        </>
+                                    )}
                                     <bdi className="figures">{text}</bdi>” is read as <span className="figures">{read_as}</span> and could
                                     mean <span className="figures">{could_be}</span>.
                                 </p>

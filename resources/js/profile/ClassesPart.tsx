@@ -1,4 +1,6 @@
+import { Refusal } from '../api/client';
 import { ClassesPlot } from '../plot/ClassesPlot';
+import { Button } from '../ui/Button';
 import { TableOut } from '../ui/copying';
 import { Notice } from '../ui/Notice';
 import { Waiting } from '../ui/Waiting';
@@ -49,6 +51,24 @@ export function ClassesPart({
     return (
         <section aria-label="As classes" className="mt-3">
             {classes.isError && <Notice onRetry={() => void classes.refetch()}>{classes.error.message}</Notice>}
+            {classes.error instanceof Refusal && classes.error.codes.includes('lacks-cumulative') && (
+                <p className="mt-2 flex flex-wrap gap-2">
+                    <Button onClick={() => onAsk({ cumulative: 'yes' })}>The counts add up as they go</Button>
+                    <Button onClick={() => onAsk({ cumulative: 'no' })}>Each count is of its own class</Button>
+                </p>
+            )}
+            {question.cumulative === 'yes' && data !== undefined && !classes.isError && (
+                <p className="mb-2 text-small text-soft">
+                    The counts were taken as adding up as they go: of each, the one before was taken off.{' '}
+                    <button
+                        type="button"
+                        className="font-semibold text-ink underline decoration-accent decoration-2 underline-offset-4"
+                        onClick={() => onAsk({ cumulative: '' })}
+                    >
+                        Take that back
+                    </button>
+                </p>
+            )}
             {classes.isPending && <Waiting what="Reading the classes" />}
             {data !== undefined && !classes.isError && (
                 <>

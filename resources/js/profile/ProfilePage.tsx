@@ -41,7 +41,7 @@ export function ProfilePage() {
         setAddress(
             writeQuestion({
                 ...question,
-                ...(change.of === undefined ? {} : { limits: '', amend: '', count_columns: '', zoom: '' }),
+                ...(change.of === undefined ? {} : { limits: '', amend: '', cumulative: '', count_columns: '', zoom: '' }),
                 ...change,
             }),
         );

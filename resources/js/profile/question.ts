@@ -24,6 +24,7 @@ export const defaults = {
     zoom: '',
     limits: '',
     amend: '',
+    cumulative: '',
     count_columns: '',
     arrange: 'lanes',
     lane_order: '',
@@ -77,7 +78,7 @@ export function writeQuestion(question: Question): URLSearchParams {
 }
 
 /** What a profile is not asked: it is the page's own, or asked elsewhere. */
-const ownWords = { plots: [], limits: '', amend: '', count_columns: '', arrange: defaults.arrange, lane_order: '' };
+const ownWords = { plots: [], limits: '', amend: '', cumulative: '', count_columns: '', arrange: defaults.arrange, lane_order: '' };
 
 /** The same words for the API. */
 export function questionWords(question: Question): ProfileWords {
@@ -85,10 +86,16 @@ export function questionWords(question: Question): ProfileWords {
 }
 
 /** How labels that are classes are taken; only where they are asked for as classes. */
-export function classWords(question: Question): { limits?: Grouped['limits']; amend?: string; count_columns?: string } {
+export function classWords(question: Question): {
+    limits?: Grouped['limits'];
+    amend?: string;
+    cumulative?: 'yes' | 'no';
+    count_columns?: string;
+} {
     return {
         ...(question.limits === '' ? {} : { limits: question.limits as Grouped['limits'] }),
         ...(question.amend === '' ? {} : { amend: question.amend }),
+        ...(question.cumulative === 'yes' || question.cumulative === 'no' ? { cumulative: question.cumulative } : {}),
         ...(question.count_columns === '' || question.by.length > 0 ? {} : { count_columns: question.count_columns }),
     };
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App\Http;
 
+use App\Drawing\Faces;
 use App\Models\Dataset;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\App\AppTestCase;
@@ -22,7 +23,7 @@ final class KeptTest extends AppTestCase
         $second = $this->keep($dataset, self::TABLE);
 
         $drawn = $this->get("/api/datasets/{$dataset->id}/plots/picture?of=yield&picture=stack")->assertOk()->getContent();
-        self::assertSame([$drawn, null, 1], [$first['picture'], $first['cells'], $first['revision']]);
+        self::assertSame([$drawn, null, 1], [Faces::into($first['picture']), $first['cells'], $first['revision']], 'kept without the faces that it leaves with');
         self::assertSame([null, [['', 'Overall'], ['Mean', '1.5']]], [$second['picture'], $second['cells']]);
         $this->putJson("/api/datasets/{$dataset->id}/kept/order", ['ids' => [$second['id'], $first['id']]])->assertNoContent();
         $list = $this->getJson("/api/datasets/{$dataset->id}/kept")->assertOk();

@@ -27,7 +27,7 @@ final class GroupedFiguresTest extends TestCase
     public function test_classes_and_figures_are_those_of_the_reference_to_the_last_bit(array $case): void
     {
         $text = static fn(int|float|null $number): ?string => $number === null ? null : (is_int($number) ? (string) $number : json_encode($number, JSON_THROW_ON_ERROR));
-        $classes = array_map(static fn(array $class): ClassLabel => ClassLabel::ofLimits($text($class['low']), $text($class['high'])), $case['input']['classes']);
+        $classes = array_map(static fn(array $class): ClassLabel => ClassLabel::of("{$class['low']}–{$class['high']}", $class['low'] === null ? null : BigDecimal::of($text($class['low'])), $class['high'] === null ? null : BigDecimal::of($text($class['high'])), false), $case['input']['classes']);
         $table = ClassTable::of($classes, array_map(static fn(int|float $count): BigRational => BigRational::of((string) $text($count)), $case['input']['counts']));
         $figures = new GroupedFigures($table);
         $expected = $case['expected'];

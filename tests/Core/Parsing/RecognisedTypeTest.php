@@ -19,8 +19,23 @@ final class RecognisedTypeTest extends TestCase
         yield 'more words than numbers' => ['Yield', ['1.5', 'low', 'n/a'], VariableType::Category];
         yield 'no entry at all' => ['Yield', ['', ' ', ''], VariableType::Number];
         yield 'row numbers' => ['Row', ['1', '2', '3', '4', '5', '6'], VariableType::Id];
+        yield 'row numbers in another order' => ['No.', ['3', '1', '2', '6', '5', '4'], VariableType::Id];
+        yield 'numbers that run but are called otherwise' => ['Grade', ['1', '2', '3', '4', '5'], VariableType::Number];
+        yield 'a name that only ends like one' => ['Paid', ['12', '7', '33'], VariableType::Number];
+        yield 'another' => ['Rapid', ['12', '7', '33'], VariableType::Number];
+        yield 'a name that only begins like one' => ['Idle', ['12', '7', '33'], VariableType::Number];
+        yield 'a number of something' => ['Number', ['12', '7', '33'], VariableType::Number];
+        yield 'no. of something' => ['No', ['12', '7', '33', '1', '2'], VariableType::Number];
+        yield 'an id in camel case' => ['hiveId', ['71', '12', '55'], VariableType::Id];
+        yield 'an id in capitals' => ['HIVE_ID', ['71', '12', '55'], VariableType::Id];
+        yield 'a word before it' => ['Hive ID', ['71', '12', '55'], VariableType::Id];
+        yield 'postcodes of which one has a leading zero' => ['Place', ['01067', '80331', '10115'], VariableType::Id];
+        yield 'telephone numbers of several lengths' => ['Call', ['0171234', '08955512', '030123'], VariableType::Id];
+        yield 'times of day' => ['Start', ['07:45', '18:05', '9:30'], VariableType::Date];
+        yield 'times of day with seconds and halves' => ['Start', ['7:45:10 am', '6:05 PM'], VariableType::Date];
+        yield 'values and an open end' => ['Brood frames', ['0', '1', '2', '3', '4+'], VariableType::Category];
         yield 'a few whole numbers in order are values' => ['Frames', ['1', '2', '3'], VariableType::Number];
-        yield 'distinct whole numbers named as an id' => ['Hive no', ['71', '12', '55'], VariableType::Id];
+        yield 'distinct whole numbers named as an id' => ['Hive id', ['71', '12', '55'], VariableType::Id];
         yield 'distinct whole numbers named as a measure' => ['Mites', ['71', '12', '55'], VariableType::Number];
         yield 'distinct decimals are values whatever their name' => ['id', ['1.5', '2.5'], VariableType::Number];
         yield 'codes holding a digit' => ['Tag', ['AW-001', 'AW-002'], VariableType::Id];
@@ -39,6 +54,11 @@ final class RecognisedTypeTest extends TestCase
     public function test_a_column_is_taken_for_what_its_cells_look_like(string $name, array $cells, VariableType $expected): void
     {
         self::assertSame($expected, RecognisedType::of($name, $cells, [], false)->type);
+    }
+
+    public function test_numbers_that_stand_alone_are_no_ids(): void
+    {
+        self::assertSame([VariableType::Number, VariableType::Id], array_map(static fn(bool $isAlone): VariableType => RecognisedType::of('id', ['71', '12', '55'], [], false, $isAlone)->type, [true, false]));
     }
 
     public function test_the_decimal_mark_is_the_one_that_reads_more_cells(): void
