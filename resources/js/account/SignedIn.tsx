@@ -2,6 +2,8 @@ import { Navigate, Outlet, useLocation } from 'react-router';
 import { Notice } from '../ui/Notice';
 import { Waiting } from '../ui/Waiting';
 import { useSession } from './queries';
+import { SignInAgain } from './SignInAgain';
+import { UnsentBar } from './UnsentBar';
 
 /** Lets a signed-in person through; anybody else signs in first and then comes back to the same address. */
 export function SignedIn() {
@@ -17,5 +19,13 @@ export function SignedIn() {
     if (session.data === undefined) {
         return <Waiting what="Opening" />;
     }
-    return session.data.account === null ? <Navigate to="/sign-in" replace state={{ from: pathname + search }} /> : <Outlet />;
+    return session.data.account === null ? (
+        <Navigate to="/sign-in" replace state={{ from: pathname + search }} />
+    ) : (
+        <>
+            <Outlet />
+            <UnsentBar />
+            <SignInAgain />
+        </>
+    );
 }

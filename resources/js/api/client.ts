@@ -52,7 +52,15 @@ export class Refusal extends Error {
     ) {
         super(sentence);
     }
+
+    /** Whether the same may well be answered another time: the server is away or busy, or somebody has to sign in first. */
+    get isPassing(): boolean {
+        return this.status === 0 || this.status === 401 || this.status === 419 || this.status === 429 || this.status >= 500;
+    }
 }
+
+/** Tells of `signed-out`, when the server knows nobody any more, and of `signed-in`, when it does again. */
+export const signedIn = new EventTarget();
 
 /** The value of the cookie that proves a request comes from this page. */
 export function pageToken(): string {
@@ -70,6 +78,9 @@ api.use({
     },
     async onResponse({ response }) {
         if (!response.ok) {
+            if (response.status === 401 || response.status === 419) {
+                await tellWhoIsThere();
+            }
             throw await refusalOf(response);
         }
         return response;
@@ -78,6 +89,18 @@ api.use({
         return new Refusal(0, 'The server does not answer. Check that Row Tally is running, then try again.');
     },
 });
+
+/** After a session has ended the proof of the page is off too: a new one comes with the question who is there. */
+async function tellWhoIsThere(): Promise<void> {
+    try {
+        const session = (await (await fetch('/api/session', { headers: { Accept: 'application/json' } })).json()) as Schemas['Session'];
+        if (session.account === null) {
+            signedIn.dispatchEvent(new Event('signed-out'));
+        }
+    } catch {
+        // The server is away: what was asked fails for that.
+    }
+}
 
 async function refusalOf(response: Response): Promise<Refusal> {
     try {

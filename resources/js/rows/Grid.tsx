@@ -10,12 +10,14 @@ import {
     useState,
 } from 'react';
 import type { Dataset, Variable } from '../api/client';
+import { useQueryClient } from '@tanstack/react-query';
+import { type Unsent, unsentText } from '../api/outbox';
 import { Notice } from '../ui/Notice';
 import { useLeaveGuard } from '../ui/useLeaveGuard';
 import type { ChangeWords } from './changes';
 import { ColumnHead } from './ColumnHead';
 import { columnsOf, GUTTER_PX, HEAD_PX, inSight, inSlots, isFrozen, ROW_PX, tallness, topOf, widthOf } from './gridLayout';
-import { useEnds, useTotal } from './queries';
+import { rowsKey, useEnds, useTotal } from './queries';
 import { GridRow } from './GridRow';
 import { type Cell, useCells } from './useCells';
 import { type Place, useClipboard } from './useClipboard';
@@ -27,6 +29,8 @@ export interface GridHandle {
     go: (place: number, key?: string) => void;
     here: () => number;
     rowNumbers: (from: number, to: number) => Promise<number[]>;
+    /** Opens the cell that was typed in last, with what was typed. */
+    reopen: () => void;
 }
 
 const REST_MS = 200;
@@ -37,6 +41,7 @@ export function Grid({
     dataset,
     variables,
     view,
+    unsent,
     onShow,
     onChange,
     onRefuse,
@@ -46,6 +51,8 @@ export function Grid({
     dataset: Dataset;
     variables: Variable[];
     view: View;
+    /** Changes that are not known to have been made. */
+    unsent: Unsent[];
     onShow: (change: Partial<View>) => void;
     onChange: (change: ChangeWords) => Promise<boolean>;
     /** Says why something was not done. */
@@ -60,6 +67,8 @@ export function Grid({
     useLeaveGuard(typed !== null);
     /** Whether the text in the editor is still to be sent: an editor that goes away is left, too. */
     const isTyping = useRef(false);
+    const lastTyped = useRef<{ at: Place; text: string } | null>(null);
+    const queries = useQueryClient();
     /** Rows that were typed and are on their way. */
     const [coming, setComing] = useState(0);
     /** What was typed, shown until the answer is there. */
@@ -82,13 +91,18 @@ export function Grid({
 
     const shownCell = useCallback(
         (row: number, key: string): Cell | null => {
+            const number = rowNumber(row);
+            const edit = number === null ? null : unsentText(unsent, number, key);
+            if (edit !== null) {
+                return { text: edit.text, isUnread: false, isUnsaved: edit.isHeld };
+            }
             const waiting = sent[`${key}:${row}`];
             if (waiting !== undefined) {
-                return { text: waiting, isUnread: false };
+                return { text: waiting, isUnread: false, isUnsaved: unsent.some(({ why }) => why !== null) };
             }
             return row < total ? cellAt(row, key) : { text: '', isUnread: false };
         },
-        [sent, total, cellAt],
+        [sent, unsent, total, cellAt, rowNumber],
     );
     const sightColumns = useMemo(
         () =>
@@ -167,6 +181,14 @@ export function Grid({
         },
         here: () => at.row,
         rowNumbers: numbersOf,
+        reopen: () => {
+            const before = lastTyped.current;
+            if (before !== null) {
+                setAt(before.at);
+                edit(before.text);
+                reveal(before.at);
+            }
+        },
     }));
 
     const commit = (text: string) => {
@@ -182,6 +204,7 @@ export function Grid({
             return;
         }
         const place = `${variable.key}:${at.row}`;
+        lastTyped.current = { at, text };
         setSent((before) => ({ ...before, [place]: text }));
         setComing((before) => before + (isNew ? 1 : 0));
         void onChange(
@@ -290,72 +313,72 @@ export function Grid({
         }
     };
 
-    if (error !== null && view.where === '') {
-        return (
-            <div className="flex-1 px-6">
-                <Notice>{error.message}</Notice>
-            </div>
-        );
-    }
     return (
-        <div
-            ref={box}
-            role="grid"
-            aria-label="Rows"
-            aria-rowcount={total}
-            aria-colcount={variables.length}
-            aria-busy={isFetching}
-            tabIndex={0}
-            onKeyDown={press}
-            onMouseDown={takeCell}
-            onClick={takeRow}
-            onDoubleClick={editCell}
-            onPaste={typed === null ? paste : undefined}
-            onCopy={typed === null ? copy : undefined}
-            className="relative min-w-0 flex-1 overflow-auto outline-none"
-        >
-            <div className="relative" style={{ width: columns.width, height: tallness(rows) + HEAD_PX + ROW_PX }}>
-                <div
-                    role="row"
-                    className="sticky top-0 z-10 flex h-22 border-b border-hair-strong bg-paper"
-                    style={{ width: columns.width }}
-                >
-                    <span className="sticky left-0 z-10 h-full shrink-0 bg-paper" style={{ width: GUTTER_PX }} />
-                    {sightColumns.map(({ variable, left, isFrozen }) => (
-                        <ColumnHead
-                            key={variable.key}
-                            variable={variable}
-                            rows={dataset.rows}
-                            ends={ends?.[variable.key] ?? null}
-                            left={left}
-                            width={widthOf(variable)}
-                            frozenAt={isFrozen ? GUTTER_PX : null}
-                            view={view}
-                            isChosen={view.panel === 'variable' && view.variable === variable.key}
-                            onShow={onShow}
-                        />
-                    ))}
+        <div className="flex min-w-0 flex-1 flex-col">
+            {error !== null && view.where === '' && (
+                <div className="px-6">
+                    <Notice onRetry={() => void queries.invalidateQueries({ queryKey: rowsKey(dataset.id) })}>{error.message}</Notice>
                 </div>
-                <div className="absolute left-0" style={{ top: HEAD_PX + seen.top, width: columns.width }}>
-                    {inSlots(seen, origin).map(({ slot, row }) => (
-                        <GridRow
-                            key={slot}
-                            row={row}
-                            top={(row - seen.base) * ROW_PX}
-                            label={row < total + coming ? (rowNumber(row) ?? row + 1) : null}
-                            isThere={row < total}
-                            isMarked={end !== null && row >= Math.min(at.row, end) && row <= Math.max(at.row, end)}
-                            columns={sightColumns}
-                            width={columns.width}
-                            cellAt={shownCell}
-                            cursor={at.row === row ? at.column : null}
-                            editor={
-                                at.row === row && typed !== null
-                                    ? { typed, onEdit: edit, onLeave: (text) => isTyping.current && commit(text) }
-                                    : null
-                            }
-                        />
-                    ))}
+            )}
+            <div
+                ref={box}
+                role="grid"
+                aria-label="Rows"
+                aria-rowcount={total}
+                aria-colcount={variables.length}
+                aria-busy={isFetching}
+                tabIndex={0}
+                onKeyDown={press}
+                onMouseDown={takeCell}
+                onClick={takeRow}
+                onDoubleClick={editCell}
+                onPaste={typed === null ? paste : undefined}
+                onCopy={typed === null ? copy : undefined}
+                className="relative min-h-0 min-w-0 flex-1 overflow-auto outline-none"
+            >
+                <div className="relative" style={{ width: columns.width, height: tallness(rows) + HEAD_PX + ROW_PX }}>
+                    <div
+                        role="row"
+                        className="sticky top-0 z-10 flex h-22 border-b border-hair-strong bg-paper"
+                        style={{ width: columns.width }}
+                    >
+                        <span className="sticky left-0 z-10 h-full shrink-0 bg-paper" style={{ width: GUTTER_PX }} />
+                        {sightColumns.map(({ variable, left, isFrozen }) => (
+                            <ColumnHead
+                                key={variable.key}
+                                variable={variable}
+                                rows={dataset.rows}
+                                ends={ends?.[variable.key] ?? null}
+                                left={left}
+                                width={widthOf(variable)}
+                                frozenAt={isFrozen ? GUTTER_PX : null}
+                                view={view}
+                                isChosen={view.panel === 'variable' && view.variable === variable.key}
+                                onShow={onShow}
+                            />
+                        ))}
+                    </div>
+                    <div className="absolute left-0" style={{ top: HEAD_PX + seen.top, width: columns.width }}>
+                        {inSlots(seen, origin).map(({ slot, row }) => (
+                            <GridRow
+                                key={slot}
+                                row={row}
+                                top={(row - seen.base) * ROW_PX}
+                                label={row < total + coming ? (rowNumber(row) ?? row + 1) : null}
+                                isThere={row < total}
+                                isMarked={end !== null && row >= Math.min(at.row, end) && row <= Math.max(at.row, end)}
+                                columns={sightColumns}
+                                width={columns.width}
+                                cellAt={shownCell}
+                                cursor={at.row === row ? at.column : null}
+                                editor={
+                                    at.row === row && typed !== null
+                                        ? { typed, onEdit: edit, onLeave: (text) => isTyping.current && commit(text) }
+                                        : null
+                                }
+                            />
+                        ))}
+                    </div>
                 </div>
             </div>
         </div>

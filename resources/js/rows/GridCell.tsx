@@ -44,12 +44,13 @@ export function GridCell({
             aria-selected={isAt}
             data-key={variable.key}
             dir={isNumber ? undefined : 'auto'}
-            title={cell?.isUnread ? 'Could not be read; counts as missing' : undefined}
+            title={cell?.isUnsaved ? 'Not saved yet' : cell?.isUnread ? 'Could not be read; counts as missing' : undefined}
             className={clsx(
                 'px-2 py-0.75 text-small whitespace-nowrap',
                 isCut && 'overflow-hidden text-ellipsis',
                 isFrozen ? 'sticky z-5 border-r border-hair bg-paper' : 'absolute',
                 variable.type === 'number' && 'figures text-right',
+                cell?.isUnsaved && 'bg-accent-wash italic',
                 cell?.isUnread && 'font-semibold text-accent underline decoration-wavy underline-offset-3',
                 isAt && 'outline-2 -outline-offset-2 outline-accent',
             )}

@@ -7,7 +7,6 @@ import { count, counted } from '../ui/format';
 import { Notice } from '../ui/Notice';
 import { Places } from '../ui/Places';
 import { TopBar } from '../ui/TopBar';
-import { useLeaveGuard } from '../ui/useLeaveGuard';
 import { useChanges } from './changes';
 import { DatasetTitle } from './DatasetTitle';
 import { Grid, type GridHandle } from './Grid';
@@ -27,7 +26,6 @@ export function RowsPage() {
     const show = (change: Partial<View>) => setAddress(writeView({ ...view, ...change }), { replace: change.where === undefined });
     const dataset = useDataset(id);
     const changes = useChanges(id);
-    useLeaveGuard(changes.isBusy);
     const grid = useRef<GridHandle>(null);
     const [selected, setSelected] = useState<{ from: number; to: number } | null>(null);
     useEffect(() => {
@@ -101,6 +99,7 @@ export function RowsPage() {
                             variables={shown}
                             view={view}
                             onShow={show}
+                            unsent={changes.unsent}
                             onChange={changes.change}
                             onRefuse={changes.refuse}
                             onSelect={setSelected}
@@ -119,7 +118,14 @@ export function RowsPage() {
                 </>
             )}
             <CopiedNote />
-            {changes.trouble !== null && <TroubleDialog trouble={changes.trouble} onChange={changes.change} onClose={changes.dismiss} />}
+            {changes.trouble !== null && (
+                <TroubleDialog
+                    trouble={changes.trouble}
+                    onChange={changes.change}
+                    onClose={changes.dismiss}
+                    onBack={() => grid.current?.reopen()}
+                />
+            )}
         </div>
     );
 }

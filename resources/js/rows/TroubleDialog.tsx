@@ -7,10 +7,13 @@ export function TroubleDialog({
     trouble,
     onChange,
     onClose,
+    onBack,
 }: {
     trouble: Trouble;
     onChange: (change: ChangeWords) => Promise<boolean>;
     onClose: () => void;
+    /** Goes back to the cell that was typed in, with what was typed. */
+    onBack: () => void;
 }) {
     const { refusal, changes } = trouble;
     const isClash = refusal.status === 409;
@@ -25,7 +28,14 @@ export function TroubleDialog({
         <AlertDialog.Root open onOpenChange={(open) => !open && onClose()}>
             <AlertDialog.Portal>
                 <AlertDialog.Overlay className="fixed inset-0 z-30 bg-black/30" />
-                <AlertDialog.Content className="fixed top-1/3 left-1/2 z-40 w-[min(92vw,560px)] -translate-x-1/2 -translate-y-1/3 rounded-lg border border-hair-strong bg-surface p-6 shadow-lg">
+                <AlertDialog.Content
+                    // The next Enter belongs to the cell that was being typed in: it must press nothing here.
+                    onOpenAutoFocus={(event) => {
+                        event.preventDefault();
+                        (event.currentTarget as HTMLElement).focus();
+                    }}
+                    className="fixed top-1/3 left-1/2 z-40 w-[min(92vw,560px)] -translate-x-1/2 -translate-y-1/3 rounded-lg border border-hair-strong bg-surface p-6 shadow-lg outline-none"
+                >
                     <AlertDialog.Title className="text-title">
                         {isClash ? 'Somebody else has changed these rows' : 'This was not changed'}
                     </AlertDialog.Title>
@@ -34,7 +44,7 @@ export function TroubleDialog({
                     </AlertDialog.Description>
                     <div className="mt-5 flex flex-wrap justify-end gap-2">
                         <AlertDialog.Cancel asChild>
-                            <Button>{isClash ? 'Leave it' : 'Go back'}</Button>
+                            <Button onClick={() => !isClash && onBack()}>{isClash ? 'Leave it' : 'Go back'}</Button>
                         </AlertDialog.Cancel>
                         {isClash && (
                             <Button look="primary" onClick={() => again({})}>

@@ -6,6 +6,8 @@ import type { View } from './view';
 export interface Cell {
     text: string;
     isUnread: boolean;
+    /** Whether it was typed and could not be sent. */
+    isUnsaved?: boolean;
 }
 
 /** The cells in sight, fetched in pages of rows and blocks of variables. */

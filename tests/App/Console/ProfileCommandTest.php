@@ -104,7 +104,7 @@ final class ProfileCommandTest extends TestCase
         // By hand: 2 × 10, 3 × 20, 0.5 × 40 is 5.5 values that add up to 100.
         $file = "Size,Jars,Kind\n10,2,a\n20,3,b\n40,0.5,b\n50,-1,b\n60,,b\n";
         [$code, $out, $error] = $this->profileOf(['-', '--variable=Size', '--counts=Jars', '--where=Size < 55', '--percentiles=50,2.5%', '--level=0.9', '--bins=0:15', '--match=18.18', '--json'], $file);
-        self::assertSame([0, "Cells that could not be read were kept as text and count as missing: Honey (1).\n"], [$code, $error]);
+        self::assertSame([0, ''], [$code, $error]);
         $document = json_decode($out, true, 512, JSON_THROW_ON_ERROR);
         $size = $document['variables'][0];
         $figures = $size['groups'][0]['figures'];
@@ -134,7 +134,7 @@ final class ProfileCommandTest extends TestCase
     public function test_each_group_of_classes_may_have_a_column_of_counts_and_open_ends_a_width(): void
     {
         [$code, $out, $error] = $this->profileOf(['-', '--classes=c', '--counts=North', '--counts=South (thousands)', '--amend=width2:10', '--json'], "c,North,South (thousands)\n10-14,2,1\n15-19,8,0\n20+,0,1\n");
-        self::assertSame([0, "Cells that could not be read were kept as text and count as missing: Honey (1).\n"], [$code, $error]);
+        self::assertSame([0, ''], [$code, $error]);
         $groups = json_decode($out, true, 512, JSON_THROW_ON_ERROR)['variables'][0]['groups'];
 
         // By hand: 12 × 3 + 17 × 8 + 24.5 over 12; 12 × 2 + 17 × 8 over 10; 12 + 24.5 over 2.

@@ -38,7 +38,7 @@ final class OddTablesTest extends TestCase
         yield 'marks escaped by backslashes' => ["a,b\n\"say \\\"hi\\\", you\",1\n\"x\",2\n", ['a category', 'b number'], 2];
         yield 'a blank before a mark' => ["a,b\n1, \"x, y\"\n2,\"z\" \n", ['a number', 'b category'], 2];
         yield 'a title with the delimiter' => ["Sales, all of them\nregion,kg,n\nA,1.5,2\nB,2.5,3\n", ['region category', 'kg number', 'n number'], 2];
-        yield 'a mark that is not closed' => ["size,n\n3 in,1\n\"wide,2\n4 in,5\n", ['size category', 'n number'], 3];
+        yield 'a mark that is not closed' => ["size,n\n3 in,1\n\"wide,2\n4 in,5\n", ['size number', 'n number'], 3];
         yield 'a JSON list of numbers' => ['[3, 4, 5.5]', ['Value number'], 3];
         yield 'a total and its source' => ["Hive,kg\nA,1\nB,2\nTotal,3\nSource: our own count,\n", ['Hive category', 'kg number'], 2];
         yield 'a row of units' => ["Hive,Yield,Time\n,kg,min\nA,1.5,20\nB,2.5,30\nC,1,5\n", ['Hive category', 'Yield number', 'Time number'], 3];
