@@ -6,6 +6,7 @@ import '../css/app.css';
 import { SignInPage } from './account/SignInPage';
 import { SignedIn } from './account/SignedIn';
 import { Refusal } from './api/client';
+import { mutationCache } from './api/failures';
 import { DatasetsPage } from './datasets/DatasetsPage';
 import { IntakePage } from './intake/IntakePage';
 import { ProfilePage } from './profile/ProfilePage';
@@ -16,6 +17,7 @@ import { applyTheme } from './ui/theme';
 applyTheme();
 
 const queries = new QueryClient({
+    mutationCache,
     defaultOptions: {
         queries: {
             staleTime: 30_000,

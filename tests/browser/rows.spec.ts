@@ -36,7 +36,7 @@ test('a cell is edited, the figures follow, and it is undone after a reload', as
     await expect(cell(page, 'before', 2)).toHaveText('18.5');
     await page.getByRole('link', { name: 'Profile' }).click();
     await page.getByRole('complementary', { name: 'Variables' }).getByRole('button', { name: 'Before' }).click();
-    await expect.poll(() => figures(page, 'max')).toEqual(['18.50']);
+    await expect.poll(() => figures(page, 'max')).toEqual(['18.5']);
 
     await page.goBack();
     await page.goBack();
@@ -90,7 +90,10 @@ test('what is no number is not taken silently, and is kept only if wanted', asyn
     await openRows(page, 'checked.csv', hives);
     await type(page, 'after', 1, 'many');
     await expect(page.getByRole('alertdialog')).toContainText('Row 1, After: “many” is not a number.');
+    // What was typed is still there to be put right.
     await page.getByRole('button', { name: 'Go back' }).click();
+    await expect(cell(page, 'after', 1).getByRole('textbox')).toHaveValue('many');
+    await page.keyboard.press('Escape');
     await expect(cell(page, 'after', 1)).toHaveText('4');
     await type(page, 'after', 1, 'many');
     await page.getByRole('button', { name: 'Keep as text, counts as missing' }).click();
@@ -150,7 +153,7 @@ test('a list is typed into an empty dataset: Enter goes down, Tab across, rows a
     await page.keyboard.press('Enter');
     await expect(cell(page, 'keeper', 5)).toHaveText('Ann');
     await page.getByRole('link', { name: 'Profile' }).click();
-    await expect.poll(() => figures(page, 'sum')).toEqual(['36.50']);
+    await expect.poll(() => figures(page, 'sum')).toEqual(['36.5']);
 });
 
 test('rows are copied, pasted and deleted whole, also where they were never in sight', async ({ page, context }) => {

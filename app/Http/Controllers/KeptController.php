@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\BasisInWords;
 use App\Http\DrawPicture;
 use App\Http\Requests\KeepPictureRequest;
 use App\Http\Requests\KeepRequest;
@@ -24,18 +25,23 @@ final class KeptController
         return new JsonResponse(KeptItemResource::collection($dataset->keptItems()->get()));
     }
 
-    public function store(Dataset $dataset, KeepRequest $request, KeepItems $keep): JsonResponse
+    public function store(Dataset $dataset, KeepRequest $request, BasisInWords $basis, KeepItems $keep): JsonResponse
     {
-        /** @var array<string, mixed> $item */
-        $item = $request->validated();
+        $item = [...$request->item(), 'kind' => 'table', 'basis' => $basis->of($dataset, $request, $request->isOfClasses())];
 
-        return new JsonResponse(new KeptItemResource($keep->keep($dataset, [...$item, 'kind' => 'table'])), 201);
+        return new JsonResponse(new KeptItemResource($keep->keep($dataset, $item)), 201);
     }
 
     /** A picture is drawn here, of the data as they are now. */
-    public function draw(Dataset $dataset, KeepPictureRequest $request, DrawPicture $draw, KeepItems $keep): JsonResponse
+    public function draw(Dataset $dataset, KeepPictureRequest $request, DrawPicture $draw, BasisInWords $basis, KeepItems $keep): JsonResponse
     {
-        $item = [...$request->item(), 'kind' => 'picture', 'content' => $draw->svg($dataset, $request), 'revision' => $dataset->revision];
+        $item = [
+            ...$request->item(),
+            'kind' => 'picture',
+            'content' => $draw->svg($dataset, $request),
+            'basis' => $basis->of($dataset, $request, $request->picture() === 'classes'),
+            'revision' => $dataset->revision,
+        ];
 
         return new JsonResponse(new KeptItemResource($keep->keep($dataset, $item)), 201);
     }

@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use Closure;
-use Illuminate\Foundation\Http\FormRequest;
 
-/** A table to be held for the report. */
-final class KeepRequest extends FormRequest
+/** A table to be held for the report, and the words of the profile it was taken from. */
+final class KeepRequest extends ProfileRequest
 {
+    use ReadsClasses;
+
     /** What is said of anything that is kept. */
     public const ITEM = [
         'title' => ['required', 'string', 'max:200'],
-        'basis' => ['required', 'string', 'max:4000'],
         'address' => ['present', 'string', 'max:8000'],
     ];
     public const NO_TITLE = 'A title has 1 to 200 characters.';
@@ -23,7 +23,10 @@ final class KeepRequest extends FormRequest
     public function rules(): array
     {
         return [
+            ...parent::rules(),
+            ...$this->classRules(),
             ...self::ITEM,
+            'is_of_classes' => ['nullable', 'boolean'],
             'content' => ['required', 'string', $this->areCells(...)],
             'revision' => ['required', 'integer', 'min:1'],
         ];
@@ -32,7 +35,29 @@ final class KeepRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['title' => self::NO_TITLE];
+        return [...parent::messages(), 'title' => self::NO_TITLE];
+    }
+
+    /** The words of the address are asked as the profile asks them. */
+    protected function prepareForValidation(): void
+    {
+        parse_str($this->string('address')->toString(), $words);
+        $this->merge(array_intersect_key($words, [...parent::rules(), ...$this->classRules()]));
+    }
+
+    /** @return array<string, mixed> what is kept */
+    public function item(): array
+    {
+        /** @var array<string, mixed> $validated */
+        $validated = $this->validated();
+
+        return array_intersect_key($validated, [...self::ITEM, 'content' => true, 'revision' => true]);
+    }
+
+    /** Whether its figures come from labels that are classes. */
+    public function isOfClasses(): bool
+    {
+        return $this->boolean('is_of_classes');
     }
 
     /** @param Closure(string): mixed $fail */

@@ -1,5 +1,7 @@
 import { Navigate, Outlet, useLocation } from 'react-router';
+import { FailureBar } from './FailureBar';
 import { Notice } from '../ui/Notice';
+import { PlaceBoundary } from '../ui/PlaceBoundary';
 import { Waiting } from '../ui/Waiting';
 import { useSession } from './queries';
 import { SignInAgain } from './SignInAgain';
@@ -23,8 +25,15 @@ export function SignedIn() {
         <Navigate to="/sign-in" replace state={{ from: pathname + search }} />
     ) : (
         <>
-            <Outlet />
-            <UnsentBar />
+            <div className="flex h-full flex-col print:block print:h-auto">
+                <div className="min-h-0 flex-1">
+                    <PlaceBoundary place={pathname}>
+                        <Outlet />
+                    </PlaceBoundary>
+                </div>
+                <FailureBar />
+                <UnsentBar />
+            </div>
             <SignInAgain />
         </>
     );

@@ -21,7 +21,7 @@ export function UnsentBar() {
     return (
         <div
             role="status"
-            className="fixed inset-x-0 bottom-0 z-30 flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-hair-strong bg-accent-wash px-5 py-2.5 text-small print:hidden"
+            className="flex shrink-0 flex-wrap items-center gap-x-4 gap-y-2 border-t border-hair-strong bg-accent-wash px-5 py-2.5 text-small print:hidden"
         >
             <p className="min-w-0 flex-1">
                 <strong>{held === undefined ? 'A change was refused.' : `${counted(number, 'change')} not saved yet.`}</strong>{' '}

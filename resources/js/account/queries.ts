@@ -10,6 +10,7 @@ export function useSession() {
 export function useSignIn() {
     const queries = useQueryClient();
     return useMutation({
+        meta: { isSaidInPlace: true },
         mutationFn: async (body: { email: string; password: string }) => {
             // The first answer of the server sets the cookie that proves where the form comes from.
             await api.GET('/session');

@@ -4,6 +4,7 @@ import { api, bodyOf } from './client';
 /** Begins the intake of a table that is text: pasted, or made of another. */
 export function useTextImport() {
     return useMutation({
+        meta: { isSaidInPlace: true },
         mutationFn: async ({ text, title }: { text: string; title: string }) => {
             const form = new FormData();
             form.append('text', text);

@@ -3447,7 +3447,6 @@ export interface operations {
             content: {
                 "application/json": {
                     title: string;
-                    basis: string;
                     /** @description The words of the profile it came from. */
                     address: string;
                 };
@@ -3699,9 +3698,10 @@ export interface operations {
                     title: string;
                     /** @description The cells as JSON: rows of texts. */
                     content: string;
-                    basis: string;
-                    /** @description The words of the profile it came from. */
+                    /** @description The words of the profile it came from, as a query; its basis is put into words from them. */
                     address: string;
+                    /** @description Whether its figures come from labels that are classes. */
+                    is_of_classes?: boolean;
                     revision: number;
                 };
             };

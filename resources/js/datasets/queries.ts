@@ -9,6 +9,7 @@ export function useDatasets() {
 export function useDeleteDataset() {
     const queries = useQueryClient();
     return useMutation({
+        meta: { isSaidInPlace: true },
         mutationFn: async (id: number) => {
             await api.DELETE('/datasets/{dataset}', { params: { path: { dataset: id } } });
         },

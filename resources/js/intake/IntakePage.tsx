@@ -68,7 +68,9 @@ export function IntakePage() {
                     <CountsLine reading={reading.data} onDecide={decide.mutate} />
                     {decide.isError && (
                         <div className="px-5">
-                            <Notice>{decide.error.message} What was decided before still holds.</Notice>
+                            <Notice onRetry={() => decide.mutate(decide.variables)}>
+                                {decide.error.message} What was decided before still holds.
+                            </Notice>
                         </div>
                     )}
                     <div className="flex min-h-0 flex-1 max-lg:flex-col">

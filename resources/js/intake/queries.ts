@@ -65,6 +65,7 @@ export function useReading(id: number, isWanted: boolean) {
 export function useDecide(id: number) {
     const queries = useQueryClient();
     return useMutation({
+        meta: { isSaidInPlace: true },
         mutationFn: async (changes: ReadingChange[]) =>
             bodyOf(await api.POST('/imports/{import}/reading', { params: { path: { import: id } }, body: { changes } })),
         onSuccess: (answer) => queries.setQueryData(['reading', id], answer),

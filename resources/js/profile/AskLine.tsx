@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { Matches } from '../api/client';
 import { Button } from '../ui/Button';
+import { Trouble } from '../ui/Notice';
 import { Notation } from '../ui/Notation';
 import { Waiting } from '../ui/Waiting';
 import { useMatches, useStanding } from './queries';
@@ -34,13 +35,13 @@ export function AskLine({
             <div className="mt-2">
                 <StatedEntry dataset={dataset} revision={revision} question={question} variable={variable} />
             </div>
-            {standing.isError && <Trouble>{standing.error.message}</Trouble>}
+            {standing.isError && <Trouble onRetry={() => void standing.refetch()}>{standing.error.message}</Trouble>}
             {standing.data !== undefined && value !== '' && (
                 <p role="status" className="mt-2">
                     <strong>{standing.data.sentence}</strong> <span className="text-soft">{standing.data.counts}.</span>
                 </p>
             )}
-            {matches.isError && <Trouble>{matches.error.message}</Trouble>}
+            {matches.isError && <Trouble onRetry={() => void matches.refetch()}>{matches.error.message}</Trouble>}
             {matches.isFetching && <Waiting what="Searching" />}
             {matches.data !== undefined && stated !== '' && <Found stated={stated} found={matches.data} />}
         </div>
@@ -119,13 +120,5 @@ function Found({ stated, found }: { stated: string; found: Matches }) {
                 ))}
             </ol>
         </div>
-    );
-}
-
-function Trouble({ children }: { children: string }) {
-    return (
-        <p role="alert" className="mt-2 border-l-3 border-alarm pl-3">
-            {children}
-        </p>
     );
 }

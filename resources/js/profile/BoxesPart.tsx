@@ -37,7 +37,7 @@ export function BoxesPart({
         />
     );
     return (
-        <PlotPart title="Box plots" error={null} isPending={false}>
+        <PlotPart title="Box plots">
             <p className="mb-2 text-small text-soft">
                 Boxes {word('isUpright', 'Boxes', 'lie', 'stand')},{' '}
                 {word(

@@ -52,7 +52,6 @@ export function ClassRows({
                 row.density_texts[i] ?? '',
             ]),
         ]),
-        ['Basis', basis],
     ];
     return (
         <>
@@ -81,7 +80,7 @@ export function ClassRows({
                         </button>
                     </span>
                 )}
-                <TableOut table={cells} name={`${axisName}, classes`} />
+                <TableOut table={cells} basis={basis} name={`${axisName}, classes`} isOfClasses />
             </div>
             <div className="max-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Classes">
                 <table className="border-collapse text-small whitespace-nowrap">

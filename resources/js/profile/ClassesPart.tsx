@@ -10,7 +10,7 @@ import { WordTicks } from '../ui/WordTicks';
 import { amend, isAmended } from './amendments';
 import { ClassRows } from './ClassRows';
 import { CopyFigure } from './CopyFigure';
-import { figureName, fullText } from './figureCells';
+import { figureName, fullText, shownText } from './figureCells';
 import type { Asked } from './PlotPart';
 import { useClasses } from './queries';
 import type { Question } from './question';
@@ -40,14 +40,8 @@ export function ClassesPart({
     const data = classes.data;
     const names = data?.names ?? groupNames;
     const columns = question.count_columns.split(',').filter((key) => key !== '');
-    const figureCells = () =>
-        data === undefined
-            ? []
-            : [
-                  [axisName, ...names],
-                  ...data.figures.map((row) => [figureName(row), ...row.values.map(fullText)]),
-                  ['Basis', `${basis} ${data.words}`],
-              ];
+    const figureCells = (text: typeof fullText) =>
+        data === undefined ? [] : [[axisName, ...names], ...data.figures.map((row) => [figureName(row), ...row.values.map(text)])];
     return (
         <section aria-label="As classes" className="mt-3">
             {classes.isError && <Notice onRetry={() => void classes.refetch()}>{classes.error.message}</Notice>}
@@ -112,7 +106,13 @@ export function ClassesPart({
                             {data.rows.some((row, i) => row.is_open && !isAmended(question.amend, 'width', i)) &&
                                 ' An open class is taken to be as wide as its neighbour; its width can be changed below.'}
                         </span>
-                        <TableOut table={figureCells} name={`${axisName}, from classes`} />
+                        <TableOut
+                            table={() => figureCells(fullText)}
+                            kept={() => figureCells(shownText)}
+                            basis={`${basis} ${data.words}`}
+                            name={`${axisName}, from classes`}
+                            isOfClasses
+                        />
                     </p>
                     <div className="flex items-start gap-8 max-xl:flex-col max-xl:gap-4">
                         <div className="max-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Figures from classes">

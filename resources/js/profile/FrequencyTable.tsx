@@ -66,7 +66,6 @@ export function FrequencyTable({
                 : names.map((_, i) => shareOf(row, share, i))),
         ]),
         ['no entry', ...table.missing.map(String)],
-        ['Basis', basis],
     ];
     return (
         <section aria-label={`Frequencies of ${name}`} className="mt-7 max-w-full">
@@ -123,7 +122,7 @@ export function FrequencyTable({
                         </>
                     )}
                 </span>
-                <TableOut table={cells} name={`${name}, frequencies`} />
+                <TableOut table={cells} basis={basis} name={`${name}, frequencies`} />
                 {table.kind !== 'labels' && <TallyOut table={table} names={names} name={name} />}
             </div>
             <div className="max-h-120 max-w-full overflow-auto" tabIndex={0} role="region" aria-label="Frequency table">

@@ -74,7 +74,7 @@ export function MorePlots({
 function DotsPart({ dataset, revision, question, variable, names, axisName }: Asked) {
     const dots = useDots(dataset, revision, question, variable);
     return (
-        <PlotPart title="Dot plot" error={dots.error} isPending={dots.isPending}>
+        <PlotPart title="Dot plot" answer={dots}>
             {dots.data !== undefined && <DotPlot dots={dots.data} variable={variable} names={names} axisName={axisName} />}
         </PlotPart>
     );
@@ -83,7 +83,7 @@ function DotsPart({ dataset, revision, question, variable, names, axisName }: As
 function QqPart({ dataset, revision, question, variable, names, axisName }: Asked) {
     const qq = useQq(dataset, revision, question, variable);
     return (
-        <PlotPart title="Normal Q–Q" error={qq.error} isPending={qq.isPending}>
+        <PlotPart title="Normal Q–Q" answer={qq}>
             <div className="grid grid-cols-1 gap-6 2xl:grid-cols-2">
                 {qq.data?.columns.map((column, i) =>
                     column.axes === null ? (
@@ -117,7 +117,7 @@ function StripsPart({ dataset, revision, question, variable, names, axisName }: 
     const strips = useStrips(dataset, revision, question, variable);
     const axis = strips.data?.axis;
     return (
-        <PlotPart title="Ordered strip" error={strips.error} isPending={strips.isPending}>
+        <PlotPart title="Ordered strip" answer={strips}>
             <div className="grid grid-cols-1 gap-6 2xl:grid-cols-2">
                 {axis != null &&
                     strips.data?.columns.map((column, i) => (

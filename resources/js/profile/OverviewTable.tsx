@@ -5,7 +5,7 @@ import { laneColour } from '../plot/colours';
 import { MicroPlot } from '../plot/MicroPlot';
 import { copyText, TableOut } from '../ui/copying';
 import { count, counted } from '../ui/format';
-import { figureName, fullText } from './figureCells';
+import { figureName, fullText, shownText } from './figureCells';
 import { groupName } from './groups';
 import { type Sorting, sorted } from './sorting';
 
@@ -27,7 +27,7 @@ export function OverviewTable({
     const [sorting, setSorting] = useState<Sorting | null>(null);
     const names = ['Overall', ...overview.groups.map(groupName)];
     const lines = sorted(overview, sorting);
-    const cells = () => [
+    const cells = (text: typeof fullText) => [
         ['Variable', 'Unit', ...(names.length > 1 ? ['Group'] : []), ...overview.figures.map(figureName), 'Note'],
         ...lines.flatMap((line) =>
             (line.values.length > 0 ? names : ['Overall']).map((name, column) => [
@@ -36,12 +36,11 @@ export function OverviewTable({
                 ...(names.length > 1 ? [name] : []),
                 ...overview.figures.map((figure, i) => {
                     const value = line.values[i]?.[column];
-                    return value === undefined ? (plainCount(line, figure.key) ?? '') : fullText(value);
+                    return value === undefined ? (plainCount(line, figure.key) ?? '') : text(value);
                 }),
                 inWords(line),
             ]),
         ),
-        ['Basis', overview.basis.words],
     ];
     return (
         <section aria-label="Overview">
@@ -50,7 +49,12 @@ export function OverviewTable({
                 <span className="text-small text-soft">
                     {counted(overview.lines.length, 'variable')}; press a name for its sheet, a head to sort
                 </span>
-                <TableOut table={cells} name={`${title}, overview`} />
+                <TableOut
+                    table={() => cells(fullText)}
+                    kept={() => cells(shownText)}
+                    basis={overview.basis.words}
+                    name={`${title}, overview`}
+                />
             </div>
             <div className="max-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Overview table">
                 <table className="border-collapse text-small whitespace-nowrap">

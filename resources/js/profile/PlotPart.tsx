@@ -12,23 +12,21 @@ export interface Asked {
     axisName: string;
 }
 
-/** One of the pictures beside the stack, with its heading. */
+/** One of the pictures beside the stack, with its heading; `answer` is what it waits for, where it waits for something. */
 export function PlotPart({
     title,
-    error,
-    isPending,
+    answer,
     children,
 }: {
     title: string;
-    error: Error | null;
-    isPending: boolean;
+    answer?: { error: Error | null; isPending: boolean; refetch: () => unknown };
     children: React.ReactNode;
 }) {
     return (
         <section aria-label={title} className="mt-5">
             <h3 className="mb-1 font-semibold">{title}</h3>
-            {error !== null && <Notice>{error.message}</Notice>}
-            {isPending && <Waiting what="Drawing" />}
+            {answer?.error != null && <Notice onRetry={() => void answer.refetch()}>{answer.error.message}</Notice>}
+            {answer?.isPending === true && <Waiting what="Drawing" />}
             {children}
         </section>
     );

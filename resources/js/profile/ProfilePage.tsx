@@ -31,7 +31,8 @@ export function ProfilePage() {
     const conventions = useConventions();
     const choices = useFigureChoices();
     const variables = dataset.data?.variables ?? [];
-    const chosen = choices.data === undefined ? '' : chosenFigures(question, choices.data).join();
+    // Nothing is asked before it is known which figures are wanted: it would be asked twice.
+    const chosen = choices.data === undefined ? null : chosenFigures(question, choices.data).join();
     const profile = useProfile(id, dataset.data?.revision, question, chosen);
     const overview = useOverview(id, dataset.data?.revision, question, chosen);
     const isOverview = question.of.length === 0;
@@ -68,8 +69,8 @@ export function ProfilePage() {
     const keepItem = (item: ToKeep) => {
         if (answer.data !== undefined) {
             keep.mutate(
-                { item, question, basis: answer.data.basis.words, address: address.toString(), revision: answer.data.revision },
-                { onSuccess: () => say(`Kept for the report: ${item.title}`), onError: (problem) => say(problem.message) },
+                { item, question, address: address.toString(), revision: answer.data.revision },
+                { onSuccess: () => say(`Kept for the report: ${item.title}`) },
             );
         }
     };
@@ -89,7 +90,18 @@ export function ProfilePage() {
             </TopBar>
             {failure !== null && (
                 <div className="px-6">
-                    <Notice onRetry={() => void dataset.refetch()}>{failure.message}</Notice>
+                    <Notice
+                        onRetry={() =>
+                            [dataset, conventions, choices].filter(({ isError }) => isError).forEach((answer) => void answer.refetch())
+                        }
+                    >
+                        {failure.message}
+                    </Notice>
+                </div>
+            )}
+            {failure === null && (dataset.isPending || conventions.isPending || choices.isPending) && (
+                <div className="px-6 py-4">
+                    <Waiting what="Opening the profile" />
                 </div>
             )}
             {dataset.data !== undefined && conventions.data !== undefined && choices.data !== undefined && (

@@ -1,3 +1,4 @@
+import { Trouble } from '../ui/Notice';
 import { useRange } from './queries';
 import type { Question } from './question';
 
@@ -25,9 +26,10 @@ export function RangeNote({
     const plain = { from: range.from.replace('−', '-'), to: range.to.replace('−', '-') };
     const found = useRange(dataset, revision, question, variable, plain);
     const inUnit = unit === null ? '' : ` ${unit}`;
-    return (
+    return found.isError ? (
+        <Trouble onRetry={() => void found.refetch()}>{found.error.message}</Trouble>
+    ) : (
         <p role="status" className="mt-1.5 border-l-3 border-accent pl-3 text-small">
-            {found.isError && found.error.message}
             {found.data !== undefined && (
                 <>
                     From {range.from} to {range.to}

@@ -8,7 +8,7 @@ import { TableOut } from '../ui/copying';
 import { count, counted } from '../ui/format';
 import { AskLine } from './AskLine';
 import { ClassesPart } from './ClassesPart';
-import { figureName, fullText } from './figureCells';
+import { figureName, fullText, shownText } from './figureCells';
 import { FigureTable, tableWidth } from './FigureTable';
 import { FrequencyTable } from './FrequencyTable';
 import { groupName } from './groups';
@@ -65,10 +65,9 @@ export function Sheet({
     const isBeside = tableWidth(sheet.figures) <= BESIDE_AT_MOST_PX;
     const heading = `sheet-${sheet.variable}`;
     const axisName = sheet.unit === null ? sheet.name : `${sheet.name} (${sheet.unit})`;
-    const cells = () => [
+    const cells = (text: typeof fullText) => [
         [axisName, ...names],
-        ...sheet.figures.map((row) => [figureName(row), ...row.values.map(fullText)]),
-        ['Basis', profile.basis.words],
+        ...sheet.figures.map((row) => [figureName(row), ...row.values.map(text)]),
     ];
     return (
         <section aria-labelledby={heading} className="border-b border-hair pt-4 pb-8 last:border-b-0">
@@ -77,7 +76,9 @@ export function Sheet({
                     {sheet.name}
                 </h2>
                 <span className="mr-3 text-small text-soft">{description(sheet)}</span>
-                {sheet.type === 'number' && <TableOut table={cells} name={sheet.name} />}
+                {sheet.type === 'number' && (
+                    <TableOut table={() => cells(fullText)} kept={() => cells(shownText)} basis={profile.basis.words} name={sheet.name} />
+                )}
             </div>
             {sheet.unread.total > 0 && <Unread sheet={sheet} />}
             {sheet.type === 'number' && (

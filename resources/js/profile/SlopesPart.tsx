@@ -13,7 +13,7 @@ export function SlopesPart({ dataset, revision, question, variable, axisName, ot
     const slopes = useSlopes(dataset, revision, question, variable, other?.key ?? '');
     const data = slopes.data;
     return (
-        <PlotPart title="Slope lines" error={slopes.error} isPending={slopes.isPending}>
+        <PlotPart title="Slope lines" answer={slopes}>
             <p className="mb-2 text-small text-soft">
                 Each row from {axisName} to{' '}
                 <WordChoice

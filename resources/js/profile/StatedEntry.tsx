@@ -1,6 +1,7 @@
 import clsx from 'clsx';
 import { useState } from 'react';
 import { Button } from '../ui/Button';
+import { Trouble } from '../ui/Notice';
 import { WordChoice } from '../ui/WordChoice';
 import { useComparison } from './queries';
 import type { Question } from './question';
@@ -54,11 +55,7 @@ export function StatedEntry({
                     Compare
                 </Button>
             </form>
-            {comparison.isError && (
-                <p role="alert" className="mt-2 border-l-3 border-alarm pl-3 text-small">
-                    {comparison.error.message}
-                </p>
-            )}
+            {comparison.isError && <Trouble onRetry={() => void comparison.refetch()}>{comparison.error.message}</Trouble>}
             {comparison.data !== undefined && asked !== null && (
                 <p role="status" className={clsx('mt-2 text-small font-semibold', comparison.data.is_within === false && 'text-alarm')}>
                     {comparison.data.sentence}

@@ -39,7 +39,7 @@ export function StemsPart({
               ? [{ name: `${names[1] ?? ''} and ${names[2] ?? ''}`, text: backToBack(first, second, [names[1] ?? '', names[2] ?? '']) }]
               : data.columns.map((column, i) => ({ name: names[i] ?? '', text: stemText(column) }));
     return (
-        <PlotPart title="Stem-and-leaf" error={stems.error} isPending={stems.isPending}>
+        <PlotPart title="Stem-and-leaf" answer={stems}>
             {data !== undefined && (
                 <>
                     <p className="mb-2 text-small text-soft">

@@ -9,26 +9,26 @@ export function useConventions() {
 }
 
 /** The last answer stays on screen while the next is on its way, so nothing jumps when the basis changes. */
-export function useProfile(dataset: number, revision: number | undefined, question: Question, chosen: string) {
+export function useProfile(dataset: number, revision: number | undefined, question: Question, chosen: string | null) {
     const words = questionWords(question);
     return useQuery({
         queryKey: ['profile', dataset, revision, words, chosen],
         queryFn: async ({ signal }) =>
             bodyOf(await api.GET('/datasets/{dataset}/profile', { params: { path: { dataset }, query: words }, signal })),
-        enabled: revision !== undefined && question.of.length > 0,
+        enabled: revision !== undefined && chosen !== null && question.of.length > 0,
         placeholderData: keepPreviousData,
         staleTime: Infinity,
     });
 }
 
 /** A line for each variable. */
-export function useOverview(dataset: number, revision: number | undefined, question: Question, chosen: string) {
+export function useOverview(dataset: number, revision: number | undefined, question: Question, chosen: string | null) {
     const words = questionWords(question);
     return useQuery({
         queryKey: ['overview', dataset, revision, words, chosen],
         queryFn: async ({ signal }) =>
             bodyOf(await api.GET('/datasets/{dataset}/overview', { params: { path: { dataset }, query: words }, signal })),
-        enabled: revision !== undefined && question.of.length === 0,
+        enabled: revision !== undefined && chosen !== null && question.of.length === 0,
         placeholderData: keepPreviousData,
         staleTime: Infinity,
     });
@@ -258,29 +258,24 @@ export async function rowLabels(dataset: number, id: string | undefined, where: 
 export function useKeeping(dataset: number) {
     const queries = useQueryClient();
     return useMutation({
-        mutationFn: async ({
-            item,
-            question,
-            ...about
-        }: {
-            item: ToKeep;
-            question: Question;
-            basis: string;
-            address: string;
-            revision: number;
-        }) => {
+        mutationFn: async ({ item, question, ...about }: { item: ToKeep; question: Question; address: string; revision: number }) => {
             const path = { dataset };
             return 'cells' in item
                 ? bodyOf(
                       await api.POST('/datasets/{dataset}/kept', {
                           params: { path },
-                          body: { ...about, title: item.title, content: JSON.stringify(item.cells) },
+                          body: {
+                              ...about,
+                              title: item.title,
+                              content: JSON.stringify(item.cells),
+                              is_of_classes: item.isOfClasses ?? false,
+                          },
                       }),
                   )
                 : bodyOf(
                       await api.POST('/datasets/{dataset}/plots/picture', {
                           params: { path, query: { ...questionWords(question), ...classWords(question), ...item.picture } },
-                          body: { title: item.title, basis: about.basis, address: about.address },
+                          body: { title: item.title, address: about.address },
                       }),
                   );
         },
@@ -302,6 +297,7 @@ export function useFigureChanges() {
         choose: useMutation({ mutationFn: (keys: string[]) => api.PUT('/figures/chosen', { body: { figures: keys } }), onSuccess }),
         keep: useMutation({
             mutationFn: (set: { name: string; figures: string[] }) => api.POST('/figures/sets', { body: set }),
+            meta: { isSaidInPlace: true },
             onSuccess,
         }),
         forget: useMutation({

@@ -1,11 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Kept } from '../api/client';
 import { Button } from '../ui/Button';
 import { withFaces } from '../plot/faces';
 import { CellTable } from '../ui/CellTable';
 import { moment } from '../ui/format';
+import { useDraft } from '../ui/useDraft';
 
 /** One kept picture or table: its title and note, which can be typed over, the basis it rests on, and whether the data have changed since. */
 export function KeptItem({
@@ -28,8 +28,16 @@ export function KeptItem({
     onMove: (by: -1 | 1) => void;
     onRemove: () => void;
 }) {
-    const [title, setTitle] = useState(item.title);
-    const [note, setNote] = useState(item.note);
+    const draft = useDraft(`kept ${item.id}`, { title: item.title, note: item.note });
+    const { title, note } = draft.fields;
+    const save = () => {
+        const words = { ...draft.unsaved, ...(draft.unsaved.title === undefined ? {} : { title: title.trim() }) };
+        if (words.title === '') {
+            draft.set({ title: item.title });
+        } else if (draft.isUnsaved) {
+            onDescribe(words);
+        }
+    };
     return (
         <article aria-label={item.title} className="border-b border-hair py-6 last:border-b-0">
             <div className="flex items-baseline gap-3">
@@ -37,10 +45,8 @@ export function KeptItem({
                     aria-label={`Title of ${item.title}`}
                     value={title}
                     maxLength={200}
-                    onChange={(event) => setTitle(event.target.value)}
-                    onBlur={() =>
-                        title.trim() === '' ? setTitle(item.title) : title !== item.title && onDescribe({ title: title.trim() })
-                    }
+                    onChange={(event) => draft.set({ title: event.target.value })}
+                    onBlur={save}
                     className="min-w-0 flex-1 border-b border-transparent bg-transparent text-title font-semibold hover:border-hair-strong focus:border-accent"
                 />
                 <span className="flex shrink-0 gap-1.5 print:hidden">
@@ -63,10 +69,18 @@ export function KeptItem({
                 placeholder="What it says, in your words"
                 rows={Math.max(1, note.split('\n').length)}
                 maxLength={8000}
-                onChange={(event) => setNote(event.target.value)}
-                onBlur={() => note !== item.note && onDescribe({ note })}
+                onChange={(event) => draft.set({ note: event.target.value })}
+                onBlur={save}
                 className="mt-3 w-full max-w-3xl resize-y rounded-md border border-transparent bg-transparent px-2 py-1 hover:border-hair-strong focus:border-accent print:placeholder:text-transparent"
             />
+            {draft.isUnsaved && (
+                <p className="flex items-center gap-3 text-small print:hidden">
+                    <span className="text-alarm">Not saved yet.</span>
+                    <Button className="px-2! py-0.5!" onClick={save}>
+                        Save
+                    </Button>
+                </p>
+            )}
             <p className="mt-1 max-w-3xl text-fine text-soft">
                 {item.basis} Kept {moment(item.kept_at)}.{' '}
                 {item.revision !== revision && (

@@ -19,7 +19,7 @@ export function ReportPage() {
     useEffect(() => {
         document.title = `Report · ${dataset.data?.title ?? ''} · Row Tally`;
     }, [dataset.data?.title]);
-    const failure = dataset.error ?? kept.error ?? describe.error ?? arrange.error ?? remove.error;
+    const failure = dataset.error ?? kept.error;
     const items = kept.data ?? [];
     const move = (from: number, by: -1 | 1) => {
         const ids = items.map((item) => item.id);
@@ -41,7 +41,11 @@ export function ReportPage() {
             </div>
             <main className="min-h-0 flex-1 overflow-y-auto px-6 pb-16 print:overflow-visible">
                 <div className="mx-auto max-w-5xl">
-                    {failure !== null && <Notice>{failure.message}</Notice>}
+                    {failure !== null && (
+                        <Notice onRetry={() => [dataset, kept].filter(({ isError }) => isError).forEach((answer) => void answer.refetch())}>
+                            {failure.message}
+                        </Notice>
+                    )}
                     {kept.isPending && <Waiting what="Opening the report" />}
                     {kept.data !== undefined && items.length === 0 && (
                         <p className="py-8 text-soft">

@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, bodyOf } from '../api/client';
+import { api, bodyOf, type Kept } from '../api/client';
 
 /** What is held for the report of a dataset, in order. */
 export function useKept(dataset: number) {
@@ -11,7 +11,8 @@ export function useKept(dataset: number) {
 
 export function useKeptChanges(dataset: number) {
     const queries = useQueryClient();
-    const onSuccess = () => queries.invalidateQueries({ queryKey: ['kept', dataset] });
+    const kept = ['kept', dataset];
+    const onSuccess = () => queries.invalidateQueries({ queryKey: kept });
     return {
         describe: useMutation({
             mutationFn: async ({ id, ...words }: { id: number; title?: string; note?: string }) =>
@@ -19,12 +20,24 @@ export function useKeptChanges(dataset: number) {
             onSuccess,
         }),
         arrange: useMutation({
+            // One after the other, so that the last order that was asked for is the one that stays.
+            scope: { id: `order-${dataset}` },
+            mutationKey: ['order', dataset],
             mutationFn: (ids: number[]) => api.PUT('/datasets/{dataset}/kept/order', { params: { path: { dataset } }, body: { ids } }),
-            onSuccess,
+            // The next press counts from where the item stands by now, not from what the server last told.
+            onMutate: async (ids) => {
+                await queries.cancelQueries({ queryKey: kept });
+                queries.setQueryData<Kept[]>(kept, (items) => inOrder(items, ids));
+            },
+            onSettled: () => (queries.isMutating({ mutationKey: ['order', dataset] }) === 1 ? onSuccess() : undefined),
         }),
         remove: useMutation({
             mutationFn: (id: number) => api.DELETE('/kept/{keptItem}', { params: { path: { keptItem: id } } }),
             onSuccess,
         }),
     };
+}
+
+function inOrder(items: Kept[] | undefined, ids: number[]): Kept[] | undefined {
+    return items?.toSorted((a, b) => ids.indexOf(a.id) - ids.indexOf(b.id));
 }

@@ -1,27 +1,36 @@
 import { useState } from 'react';
 import type { Dataset } from '../api/client';
+import { useDraft } from '../ui/useDraft';
 import { useDescribeDataset } from './queries';
 
 /** The title; pressed, it can be written anew. */
 export function DatasetTitle({ dataset }: { dataset: Dataset }) {
-    const [text, setText] = useState<string | null>(null);
+    const [isOpen, setIsOpen] = useState(false);
     const describe = useDescribeDataset(dataset.id);
+    const draft = useDraft(`title ${dataset.id}`, { title: dataset.title });
+    const text = draft.fields.title;
     const done = () => {
-        if (text !== null && text.trim() !== '' && text.trim() !== dataset.title) {
-            describe.mutate({ title: text.trim() });
+        const title = text.trim();
+        if (title === '' || title === dataset.title) {
+            draft.forget();
+        } else {
+            // What could not be saved stays as it was typed; the bar says so and offers to try again.
+            draft.set({ title });
+            describe.mutate({ title });
         }
-        setText(null);
+        setIsOpen(false);
     };
     return (
         <h1 dir="auto" className="min-w-0 truncate text-base">
-            {text === null ? (
+            {!isOpen ? (
                 <button
                     type="button"
-                    title={`${dataset.title}. Press to change the title.`}
+                    title={`${text}. Press to change the title.`}
                     className="max-w-full truncate underline-offset-4 hover:underline"
-                    onClick={() => setText(dataset.title)}
+                    onClick={() => setIsOpen(true)}
                 >
-                    {dataset.title}
+                    {text}
+                    {draft.isUnsaved && <span className="ml-2 text-small font-normal text-alarm">not saved yet</span>}
                 </button>
             ) : (
                 <input
@@ -30,13 +39,14 @@ export function DatasetTitle({ dataset }: { dataset: Dataset }) {
                     maxLength={200}
                     value={text}
                     size={Math.max(12, text.length)}
-                    onChange={(event) => setText(event.target.value)}
+                    onChange={(event) => draft.set({ title: event.target.value })}
                     onBlur={done}
                     onKeyDown={(event) => {
                         if (event.key === 'Enter') {
                             done();
                         } else if (event.key === 'Escape') {
-                            setText(null);
+                            draft.forget();
+                            setIsOpen(false);
                         }
                     }}
                     className="border-b-2 border-accent bg-transparent"

@@ -49,7 +49,7 @@ export function RowsPage() {
     return (
         <div className="flex h-full flex-col">
             <TopBar account={<Account />}>
-                {dataset.data !== undefined && <DatasetTitle key={dataset.data.title} dataset={dataset.data} />}
+                {dataset.data !== undefined && <DatasetTitle key={`${id}:${dataset.data.title}`} dataset={dataset.data} />}
                 {dataset.data !== undefined && (
                     <span className="shrink-0 text-small text-soft max-md:hidden">
                         {counted(dataset.data.rows, 'row')} × {counted(dataset.data.variables.length, 'variable')}

@@ -89,7 +89,7 @@ export function SidePanel({
             {view.panel === 'check' && <CheckPanel dataset={dataset} onShow={onShow} onGo={onGo} />}
             {view.panel === 'variable' && variable !== undefined && (
                 <VariablePanel
-                    key={`${variable.key}:${dataset.revision}`}
+                    key={`${dataset.id}:${variable.key}`}
                     dataset={dataset}
                     variable={variable}
                     view={view}

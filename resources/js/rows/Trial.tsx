@@ -38,6 +38,11 @@ export function Trial({
                         </pre>
                     )}
                     {trial.error.message}
+                    {trial.error instanceof Refusal && trial.error.isPassing && (
+                        <Button className="ml-3 px-2! py-0.5! text-small!" onClick={() => void trial.refetch()}>
+                            Try again
+                        </Button>
+                    )}
                 </div>
             )}
             {trial.data !== undefined && formula !== '' && !trial.isError && (

@@ -1,8 +1,10 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { Dataset, Variable, VariableType } from '../api/client';
 import { nameInFormula, textInFormula } from '../api/formula';
 import { Button } from '../ui/Button';
 import { count, counted } from '../ui/format';
+import { Notice } from '../ui/Notice';
+import { useDraft } from '../ui/useDraft';
 import { WordChoice } from '../ui/WordChoice';
 import type { ChangeWords } from './changes';
 import { LabelList } from './LabelList';
@@ -35,28 +37,29 @@ export function VariablePanel({
     onChange: (change: ChangeWords) => Promise<boolean>;
     isBusy: boolean;
 }) {
-    const [fields, setFields] = useState({
+    const { fields, unsaved, isUnsaved, set, forget } = useDraft(`variable ${dataset.id} ${variable.key}`, {
         name: variable.name,
         unit: variable.unit ?? '',
         label: variable.label ?? '',
         description: variable.description ?? '',
-        missing: variable.missing_marks.join('  '),
+        marks: variable.missing_marks,
         decimals: variable.shown_decimals === null ? '' : String(variable.shown_decimals),
     });
-    const set = (change: Partial<typeof fields>) => setFields((before) => ({ ...before, ...change }));
-    const save = () => {
-        const marks = fields.missing.split(/\s{2,}|\n/).filter((mark) => mark !== '');
-        const changed = {
-            ...(fields.name === variable.name ? {} : { name: fields.name }),
-            ...(fields.unit === (variable.unit ?? '') ? {} : { unit: fields.unit }),
-            ...(fields.label === (variable.label ?? '') ? {} : { label: fields.label }),
-            ...(fields.description === (variable.description ?? '') ? {} : { description: fields.description }),
-            ...(fields.decimals === (variable.shown_decimals === null ? '' : String(variable.shown_decimals))
-                ? {}
-                : { shown_decimals: fields.decimals === '' ? null : Number(fields.decimals) }),
-            ...(marks.join('\n') === variable.missing_marks.join('\n') ? {} : { missing_marks: marks }),
-        };
-        void onChange({ kind: 'describe-variable', variable: variable.key, ...changed });
+    const save = async () => {
+        if (!isUnsaved) {
+            return;
+        }
+        const { marks, decimals, ...words } = unsaved;
+        const isMade = await onChange({
+            kind: 'describe-variable',
+            variable: variable.key,
+            ...words,
+            ...(decimals === undefined ? {} : { shown_decimals: decimals === '' ? null : Number(decimals) }),
+            ...(marks === undefined ? {} : { missing_marks: marks.filter((mark) => mark !== '') }),
+        });
+        if (isMade) {
+            forget();
+        }
     };
     return (
         <>
@@ -71,7 +74,7 @@ export function VariablePanel({
                 className="mt-3 space-y-2.5"
                 onSubmit={(event) => {
                     event.preventDefault();
-                    save();
+                    void save();
                 }}
             >
                 <Field name="Name" value={fields.name} onChange={(name) => set({ name })} />
@@ -96,10 +99,20 @@ export function VariablePanel({
                         onChange={(event) => set({ description: event.target.value })}
                     />
                 </label>
-                <Field name="Missing marks, two blanks between them" value={fields.missing} onChange={(missing) => set({ missing })} />
-                <Button type="submit" look="primary" disabled={isBusy}>
-                    Save
-                </Button>
+                <Marks marks={fields.marks} onChange={(marks) => set({ marks })} />
+                <p className="flex flex-wrap items-center gap-3">
+                    <Button type="submit" look="primary" disabled={isBusy}>
+                        Save
+                    </Button>
+                    {isUnsaved && (
+                        <>
+                            <span className="text-small text-soft">Not saved yet.</span>
+                            <Button look="quiet" onClick={forget}>
+                                As it was
+                            </Button>
+                        </>
+                    )}
+                </p>
             </form>
             {variable.made !== null && (
                 <section className="mt-4 border-t border-hair pt-3 text-small">
@@ -118,9 +131,11 @@ export function VariablePanel({
                     )}
                 </section>
             )}
-            <TypeChoice dataset={dataset} variable={variable} onChange={onChange} isBusy={isBusy} />
-            {variable.type === 'category' && <LabelList dataset={dataset} variable={variable} onChange={onChange} isBusy={isBusy} />}
-            <ShowOnly variable={variable} onShow={onShow} />
+            <TypeChoice key={variable.type} dataset={dataset} variable={variable} onChange={onChange} isBusy={isBusy} />
+            {variable.type === 'category' && (
+                <LabelList key={dataset.revision} dataset={dataset} variable={variable} onChange={onChange} isBusy={isBusy} />
+            )}
+            <ShowOnly key={dataset.revision} variable={variable} onShow={onShow} />
             <section className="mt-4 flex gap-2 border-t border-hair pt-3">
                 <Button onClick={() => onShow({ hidden: [...view.hidden, variable.key] })}>Hide</Button>
                 <Button disabled={isBusy} onClick={() => void onChange({ kind: 'delete-variable', variable: variable.key })}>
@@ -153,6 +168,42 @@ export function Field({
                 onChange={(event) => onChange(event.target.value)}
             />
         </label>
+    );
+}
+
+/** What stands for a missing value, one field a mark. */
+function Marks({ marks, onChange }: { marks: string[]; onChange: (marks: string[]) => void }) {
+    const more = useRef<HTMLButtonElement>(null);
+    return (
+        <fieldset className="text-small text-soft">
+            <legend>Marks that stand for a missing value</legend>
+            <ul className="mt-0.5 space-y-1">
+                {marks.map((mark, i) => (
+                    <li key={i} className="flex items-center gap-2">
+                        <input
+                            dir="auto"
+                            aria-label={`Missing mark ${i + 1}`}
+                            className={`${field} text-ink`}
+                            value={mark}
+                            onChange={(event) => onChange(marks.map((other, at) => (at === i ? event.target.value : other)))}
+                        />
+                        <Button
+                            look="quiet"
+                            aria-label={`Take missing mark ${mark === '' ? i + 1 : mark} out`}
+                            onClick={() => {
+                                onChange(marks.filter((_, at) => at !== i));
+                                more.current?.focus();
+                            }}
+                        >
+                            Take out
+                        </Button>
+                    </li>
+                ))}
+            </ul>
+            <Button ref={more} className="mt-1 px-2! py-0.5! text-small!" onClick={() => onChange([...marks, ''])}>
+                One more mark
+            </Button>
+        </fieldset>
     );
 }
 
@@ -258,7 +309,7 @@ function TypeChoice({
                     </div>
                 </div>
             )}
-            {trial.isError && <p role="alert">{trial.error.message}</p>}
+            {trial.isError && <Notice onRetry={() => void trial.refetch()}>{trial.error.message}</Notice>}
         </section>
     );
 }

@@ -107,6 +107,7 @@ export function useLookedAt(dataset: number, revision: number | undefined) {
 
 export function useCompare(dataset: number) {
     return useMutation({
+        meta: { isSaidInPlace: true },
         mutationFn: async (second: { file: File } | { text: string }) => {
             const form = new FormData();
             if ('file' in second) {
@@ -128,6 +129,7 @@ export function useCompare(dataset: number) {
 /** The rows once more before intake, to be stacked or made one block. */
 export function useReread(dataset: number) {
     return useMutation({
+        meta: { isSaidInPlace: true },
         mutationFn: async () => bodyOf(await api.POST('/datasets/{dataset}/reread', { params: { path: { dataset } } })),
     });
 }

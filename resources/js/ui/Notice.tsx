@@ -10,3 +10,15 @@ export function Notice({ children, onRetry }: { children: ReactNode; onRetry?: (
         </div>
     );
 }
+
+/** The same in a line of its own, beside what it is about. */
+export function Trouble({ children, onRetry }: { children: ReactNode; onRetry: () => void }) {
+    return (
+        <p role="alert" className="mt-2 border-l-3 border-alarm pl-3 text-small">
+            {children}{' '}
+            <button type="button" className="font-semibold underline decoration-accent decoration-2 underline-offset-4" onClick={onRetry}>
+                Try again
+            </button>
+        </p>
+    );
+}

@@ -88,20 +88,36 @@ export function CopiedNote() {
     );
 }
 
-/** The two ways a table leaves the page. */
-export function TableOut({ table, name }: { table: () => Cells; name: string }) {
+/** The ways a table leaves the page: in full precision to be reckoned with, as it is shown to be kept. */
+export function TableOut({
+    table,
+    kept = table,
+    basis,
+    name,
+    isOfClasses = false,
+}: {
+    table: () => Cells;
+    /** With figures as they are shown. */
+    kept?: () => Cells;
+    /** What they rest on, in words; what is kept gets it from the server. */
+    basis: string;
+    name: string;
+    /** Whether they come from labels that are classes. */
+    isOfClasses?: boolean;
+}) {
     const keep = useKeep();
     const look = 'text-small text-soft underline-offset-4 hover:text-ink hover:underline';
+    const whole = () => [...table(), ['Basis', basis]];
     return (
         <span className="flex shrink-0 gap-4">
-            <button type="button" className={look} onClick={() => void copyTable(table(), `the table of ${name}`)}>
+            <button type="button" className={look} onClick={() => void copyTable(whole(), `the table of ${name}`)}>
                 Copy table
             </button>
-            <button type="button" className={look} onClick={() => saveCsv(table(), name)}>
+            <button type="button" className={look} onClick={() => saveCsv(whole(), name)}>
                 Save as CSV
             </button>
             {keep !== null && (
-                <button type="button" className={look} onClick={() => keep({ title: name, cells: table() })}>
+                <button type="button" className={look} onClick={() => keep({ title: name, cells: kept(), isOfClasses })}>
                     Keep
                 </button>
             )}

@@ -17,7 +17,7 @@ export interface PictureWords {
 }
 
 /** A table as its cells, or a picture in words. */
-export type ToKeep = { title: string } & ({ cells: string[][] } | { picture: PictureWords });
+export type ToKeep = { title: string } & ({ cells: string[][]; isOfClasses?: boolean } | { picture: PictureWords });
 
 /** Holds something for the report; null where nothing is held. */
 export const Keeping = createContext<((item: ToKeep) => void) | null>(null);

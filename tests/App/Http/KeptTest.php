@@ -13,8 +13,8 @@ use Tests\App\Support\Contract;
 /** What is held for a report: as it was, in its order, and nobody else's. */
 final class KeptTest extends AppTestCase
 {
-    private const PICTURE = ['title' => 'Yield', 'basis' => 'Taken as a sample.', 'address' => 'of=yield'];
-    private const TABLE = ['title' => 'Figures', 'content' => '[["","Overall"],["Mean","1.5"]]', 'basis' => 'Taken as a sample.', 'address' => 'of=yield', 'revision' => 1];
+    private const PICTURE = ['title' => 'Yield', 'address' => 'of=yield'];
+    private const TABLE = ['title' => 'Figures', 'content' => '[["","Overall"],["Mean","1.5"]]', 'address' => 'of=yield&as=population&quartiles=cumulative', 'revision' => 1];
 
     public function test_what_is_kept_comes_back_as_it_was_in_the_order_it_was_given(): void
     {
@@ -29,6 +29,25 @@ final class KeptTest extends AppTestCase
         $list = $this->getJson("/api/datasets/{$dataset->id}/kept")->assertOk();
         Contract::assertMeets('listKept', $list);
         self::assertSame(['Figures', 'Yield'], array_column($list->json(), 'title'));
+    }
+
+    public function test_what_it_rests_on_is_said_by_the_server_from_the_words_of_the_profile(): void
+    {
+        $dataset = $this->dataset("yield,size,hives\n1,0-4,2\n2,5-9,3\n");
+        $words = 'of=yield&as=population&quartiles=cumulative';
+        $wanted = $this->getJson("/api/datasets/{$dataset->id}/profile?{$words}")->assertOk()->json('basis.words');
+
+        self::assertSame($wanted, $this->keep($dataset, [...self::TABLE, 'address' => $words, 'basis' => 'Made up.'])['basis']);
+        self::assertStringContainsString('population', $wanted);
+        $picture = $this->postJson("/api/datasets/{$dataset->id}/plots/picture?{$words}&picture=stack", self::PICTURE)->assertCreated();
+        self::assertSame($wanted, $picture->json('basis'));
+
+        $classes = $this->getJson("/api/datasets/{$dataset->id}/classes?of=size&counts=hives")->assertOk()->json('words');
+        $kept = $this->keep($dataset, [...self::TABLE, 'address' => 'of=size&counts=hives', 'is_of_classes' => true]);
+        self::assertStringEndsWith($classes, $kept['basis']);
+        self::assertStringContainsString('hives', $kept['basis']);
+
+        $this->postJson("/api/datasets/{$dataset->id}/kept", [...self::TABLE, 'address' => 'as=guess'])->assertUnprocessable();
     }
 
     public function test_title_and_note_are_changed_and_an_item_is_taken_out(): void

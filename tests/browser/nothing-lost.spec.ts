@@ -1,0 +1,166 @@
+import { expect, type Page, test } from '@playwright/test';
+import { bringIn, figures, signIn, uploadAndOpen } from './steps';
+
+const hives = 'Tag,Before\nA1,10\nA2,8\nA3,3\n';
+
+test.beforeEach(async ({ page }) => {
+    await signIn(page);
+});
+
+async function openRows(page: Page, name: string): Promise<void> {
+    await bringIn(page, name, hives);
+    await page.getByRole('link', { name: 'Open its rows' }).click();
+    await expect(cell(page, 1)).toHaveText('10');
+}
+
+function cell(page: Page, row: number) {
+    return page.locator(`[data-row="${row - 1}"] [data-key="before"]`);
+}
+
+async function type(page: Page, row: number, text: string): Promise<void> {
+    await cell(page, row).click();
+    await page.keyboard.type(text);
+    await page.keyboard.press('Enter');
+}
+
+test('what could not be sent stays in its cell, and is sent when the server is back', async ({ page }) => {
+    await openRows(page, 'away.csv');
+    await page.route('**/changes', (route) => route.abort());
+    await type(page, 1, '41');
+    await type(page, 2, '42');
+    await expect(page.getByText('2 changes not saved yet.')).toBeVisible();
+    await expect(cell(page, 1)).toHaveText('41');
+    // Leaving for another place loses nothing either, nor does loading the page anew.
+    page.on('dialog', (dialog) => void dialog.accept());
+    await page.reload();
+    await expect(cell(page, 2)).toHaveText('42');
+    await page.getByRole('link', { name: 'Profile' }).click();
+    await expect(page.getByText('2 changes not saved yet.')).toBeVisible();
+    await page.unroute('**/changes');
+    await page.getByRole('link', { name: 'Open the rows' }).click();
+    await page.getByRole('button', { name: 'Send it now' }).click();
+    await expect(page.getByText('not saved yet')).toHaveCount(0);
+    await page.reload();
+    await expect(cell(page, 1)).toHaveText('41');
+    await expect(cell(page, 2)).toHaveText('42');
+});
+
+test('a save in flight while one goes on to the profile arrives', async ({ page }) => {
+    await openRows(page, 'in flight.csv');
+    await page.route('**/changes', async (route) => {
+        await new Promise((resolve) => setTimeout(resolve, 1500));
+        await route.continue();
+    });
+    await type(page, 1, '41');
+    await page.getByRole('link', { name: 'Profile' }).click();
+    await page.getByRole('complementary', { name: 'Variables' }).getByRole('button', { name: 'Before' }).click();
+    await expect.poll(() => figures(page, 'max')).toEqual(['41']);
+});
+
+test('a session that ended is opened again in place, and what was typed goes on', async ({ page, context }) => {
+    await openRows(page, 'session.csv');
+    const cookies = await context.cookies();
+    await context.clearCookies();
+    await type(page, 1, '41');
+    await expect(page.getByRole('dialog')).toContainText('Sign in');
+    await expect(cell(page, 1)).toHaveText('41');
+    await page
+        .getByRole('dialog')
+        .getByLabel('E-mail')
+        .fill(`browser-${process.env.TEST_PARALLEL_INDEX ?? 0}@rowtally.example`);
+    await page.getByRole('dialog').getByLabel('Password').fill('browser-tests');
+    await page.getByRole('dialog').getByRole('button', { name: 'Sign in' }).click();
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+    await expect(page.getByText('not saved yet')).toHaveCount(0);
+    await page.reload();
+    await expect(cell(page, 1)).toHaveText('41');
+    await context.addCookies(cookies);
+});
+
+test('a note that could not be saved stays, says so, and is saved by one press', async ({ page }) => {
+    await uploadAndOpen(page, 'noted.csv', hives, 'Before');
+    await page.getByRole('button', { name: 'Keep', exact: true }).first().click();
+    await expect(page.getByText(/^Kept for the report/)).toBeVisible();
+    await page.getByRole('link', { name: 'Report' }).click();
+    await page.route('**/kept/*', (route) => (route.request().method() === 'PATCH' ? route.abort() : route.continue()));
+    const note = page.getByRole('textbox', { name: /^Note on/ });
+    await note.fill('Three hives only.');
+    await note.blur();
+    await expect(page.getByText('Not saved yet.')).toBeVisible();
+    await expect(page.getByRole('alert')).toContainText('The server does not answer.');
+    await page.reload();
+    await expect(note).toHaveValue('Three hives only.');
+    await page.unroute('**/kept/*');
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await expect(page.getByText('Not saved yet.')).toHaveCount(0);
+    await page.reload();
+    await expect(note).toHaveValue('Three hives only.');
+});
+
+test('fields of a variable stay typed until they are saved, a missing mark in a field of its own', async ({ page }) => {
+    await openRows(page, 'fields.csv');
+    await page.getByRole('button', { name: 'Before', exact: true }).first().click();
+    const panel = page.getByRole('complementary', { name: 'Variable' });
+    await panel.getByLabel('Unit').fill('kg');
+    await panel.getByRole('button', { name: 'One more mark' }).click();
+    await panel.getByLabel('Missing mark 1').fill('no  scale');
+    await page.getByRole('link', { name: 'Profile' }).click();
+    await page.goBack();
+    await expect(panel.getByLabel('Unit')).toHaveValue('kg');
+    await panel.getByRole('button', { name: 'Save' }).click();
+    await expect(panel.getByText('Not saved yet.')).toHaveCount(0);
+    await page.reload();
+    await expect(panel.getByLabel('Missing mark 1')).toHaveValue('no  scale');
+});
+
+test('what failed is asked for again by one press: a picture, the figures, a dataset begun empty', async ({ page }) => {
+    await uploadAndOpen(page, 'again.csv', hives, 'Before');
+    await page.route('**/plots/dots*', (route) => route.fulfill({ status: 500, json: { message: 'It broke.' } }));
+    await page.getByRole('button', { name: 'Dot plot' }).click();
+    const dots = page.getByRole('region', { name: 'Dot plot' });
+    await expect(dots.getByRole('alert')).toContainText('It broke.');
+    await page.unroute('**/plots/dots*');
+    await dots.getByRole('button', { name: 'Try again' }).click();
+    await expect(dots.locator('svg').first()).toBeVisible();
+
+    await page.route('**/api/conventions', (route) => route.fulfill({ status: 500, json: { message: 'It broke.' } }));
+    await page.reload();
+    await expect(page.getByRole('alert')).toContainText('It broke.');
+    await page.unroute('**/api/conventions');
+    await page.getByRole('button', { name: 'Try again' }).click();
+    await expect.poll(() => figures(page, 'n')).toEqual(['3']);
+
+    await page.getByRole('link', { name: 'Row Tally: all datasets' }).click();
+    await page.route('**/api/datasets', (route) => (route.request().method() === 'POST' ? route.abort() : route.continue()));
+    await page.getByRole('button', { name: /empty one/ }).click();
+    await expect(page.getByRole('alert')).toContainText('The server does not answer.');
+    await page.unroute('**/api/datasets');
+    await page.getByRole('button', { name: 'Try again' }).click();
+    await expect(page.getByRole('grid', { name: 'Rows' })).toBeVisible();
+});
+
+test('two quick presses move an item twice', async ({ page }) => {
+    await uploadAndOpen(page, 'order.csv', hives, 'Before');
+    for (let i = 0; i < 3; i++) {
+        await page.getByRole('button', { name: 'Keep', exact: true }).nth(i).click();
+        await expect(page.getByText(/^Kept for the report/)).toBeVisible();
+    }
+    await page.getByRole('link', { name: 'Report' }).click();
+    const titles = page.getByRole('article').getByRole('textbox', { name: /^Title of/ });
+    await expect(titles).toHaveCount(3);
+    const first = await titles.first().inputValue();
+    await page
+        .getByRole('article')
+        .first()
+        .getByRole('button', { name: /^Move .* down$/ })
+        .evaluate((button: HTMLElement) => button.click());
+    await page
+        .getByRole('article')
+        .nth(1)
+        .getByRole('button', { name: /^Move .* down$/ })
+        .evaluate((button: HTMLElement) => button.click());
+    await expect(titles.nth(2)).toHaveValue(first);
+    await page.waitForLoadState('networkidle');
+    await page.reload();
+    await expect(titles.nth(2)).toHaveValue(first);
+});
