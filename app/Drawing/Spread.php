@@ -7,6 +7,8 @@ namespace App\Drawing;
 /** Places in a row, and names that must not touch. */
 final class Spread
 {
+    private const MOST_ROWS = 4;
+
     /**
      * @param list<float> $places ascending
      *
@@ -19,6 +21,29 @@ final class Spread
         }
 
         return $most;
+    }
+
+    /**
+     * Names that do not all fit beside each other stand in rows, by turns.
+     *
+     * @param list<float> $widths
+     *
+     * @return int how many rows it takes, four at most
+     */
+    public static function rows(array $widths, float $room): int
+    {
+        $rows = 1;
+        for (; $rows < self::MOST_ROWS; ++$rows) {
+            $needed = array_fill(0, $rows, 0.0);
+            foreach ($widths as $i => $width) {
+                $needed[$i % $rows] += $width;
+            }
+            if (max($needed) <= $room) {
+                break;
+            }
+        }
+
+        return $rows;
     }
 
     /**

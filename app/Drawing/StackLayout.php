@@ -7,7 +7,14 @@ namespace App\Drawing;
 /** Where the parts of the aligned stack lie, in pixels: overall takes the most room, each group has a lane of bars and a box under them. */
 final readonly class StackLayout
 {
-    public const LINES_TOP = 20;
+    /** Of one row of the names of the lines; each more takes so much on top. */
+    private const LINES_TOP = 20;
+    public const NAME_ROW = 14;
+    /** The names may lean over both ends of the axis. */
+    public const OVER_LEFT = 40;
+    public const OVER_RIGHT = 24;
+    private const CHARACTER = 6.8;
+    private const NAME_GAP = 8;
     public const BOX = 18;
     private const NAMES = 108;
     private const NARROW_NAMES = 88;
@@ -26,15 +33,22 @@ final readonly class StackLayout
     private function __construct(
         public float $left,
         public float $right,
+        public float $linesTop,
+        public int $nameRows,
         public float $dotsBase,
         public float $axisTop,
         public float $height,
         public array $lanes,
     ) {}
 
-    public static function of(float $width, int $lanes, bool $asOutlines): self
+    /** @param list<string> $lineNames */
+    public static function of(float $width, int $lanes, bool $asOutlines, array $lineNames = []): self
     {
-        $y = $dotsBase = (float) (self::LINES_TOP + self::DOTS);
+        $left = $width < self::NARROW ? self::NARROW_NAMES : self::NAMES;
+        $right = $width - self::RIGHT;
+        $nameRows = Spread::rows(array_map(self::nameWidth(...), $lineNames), $right - $left + self::OVER_LEFT + self::OVER_RIGHT);
+        $linesTop = (float) (self::LINES_TOP + ($nameRows - 1) * self::NAME_ROW);
+        $y = $dotsBase = $linesTop + self::DOTS;
         $places = [];
         for ($i = 0; $i < $lanes; ++$i) {
             $barsTop = $y + self::GAP;
@@ -48,6 +62,12 @@ final readonly class StackLayout
             $places[] = ['barsTop' => $barsTop, 'barsBase' => $barsBase, 'boxMiddle' => $boxMiddle];
         }
 
-        return new self($width < self::NARROW ? self::NARROW_NAMES : self::NAMES, $width - self::RIGHT, $dotsBase, $y, $y + self::AXIS, $places);
+        return new self($left, $right, $linesTop, $nameRows, $dotsBase, $y, $y + self::AXIS, $places);
+    }
+
+    /** What the name of a line takes, with the gap to the next. */
+    public static function nameWidth(string $name): float
+    {
+        return mb_strlen($name) * self::CHARACTER + self::NAME_GAP;
     }
 }

@@ -11,7 +11,6 @@ final readonly class StackPicture
 {
     private const LABEL_HEIGHT = 14;
     private const DIGIT = 7;
-    private const CHARACTER = 6.8;
     private const NAME = 16;
     /** Marks at the ends of the axis are whole. */
     private const CLIP_MARGIN = 6;
@@ -35,7 +34,7 @@ final readonly class StackPicture
         private bool $asOutlines,
         float $width,
     ) {
-        $this->layout = StackLayout::of($width, count($stack->parts('lanes')), $asOutlines);
+        $this->layout = StackLayout::of($width, count($stack->parts('lanes')), $asOutlines, array_map(static fn(Geometry $marker): string => $marker->text('name'), self::inSight($stack)));
         $this->svg = new Svg($width, $this->layout->height + Axes::CAPTION, "{$axisName}: histogram over box plot on one axis, " . implode(', ', $names));
         $this->x = Scale::ofAxis($stack->part('axis'), $this->layout->left, $this->layout->right);
     }
@@ -178,17 +177,35 @@ final readonly class StackPicture
         $this->svg->close();
     }
 
-    /** Figures as lines through the whole stack, named at the top; names that would touch step aside. */
+    /** Figures as lines through the whole stack, named at the top; names that would touch step aside, or take turns in rows. */
     private function markers(): void
     {
-        $inside = array_values(array_filter($this->stack->parts('markers'), fn(Geometry $marker): bool => $this->x->at($marker->number('at')) >= $this->x->start - 1 && $this->x->at($marker->number('at')) <= $this->x->end + 1));
-        usort($inside, static fn(Geometry $a, Geometry $b): int => $a->number('at') <=> $b->number('at'));
+        $inside = self::inSight($this->stack);
         $at = array_map(fn(Geometry $marker): float => $this->x->at($marker->number('at')), $inside);
-        $places = Spread::apart($at, array_map(static fn(Geometry $marker): float => mb_strlen($marker->text('name')) * self::CHARACTER + 8, $inside), $this->x->start - 40, $this->x->end + 24);
-        foreach ($inside as $i => $marker) {
-            $this->svg->line($at[$i], StackLayout::LINES_TOP, $at[$i], $this->layout->axisTop, ['data-level' => $marker->text('name'), 'stroke' => Palette::SOFT, 'stroke-opacity' => 0.75, 'stroke-dasharray' => self::DASHES[$marker->text('key')] ?? null]);
-            $this->svg->text($places[$i], StackLayout::LINES_TOP - 6, $marker->text('name'), ['text-anchor' => 'middle', 'class' => str_starts_with($marker->text('key'), 'sd') ? 'symbols' : null]);
+        $rows = $this->layout->nameRows;
+        $places = [];
+        for ($row = 0; $row < $rows; ++$row) {
+            $own = array_filter(array_keys($inside), static fn(int $i): bool => $i % $rows === $row);
+            $widths = array_map(static fn(int $i): float => StackLayout::nameWidth($inside[$i]->text('name')), $own);
+            $apart = Spread::apart(array_values(array_map(static fn(int $i): float => $at[$i], $own)), array_values($widths), $this->x->start - StackLayout::OVER_LEFT, $this->x->end + StackLayout::OVER_RIGHT);
+            $places += array_combine($own, $apart);
         }
+        $top = $this->layout->linesTop;
+        foreach ($inside as $i => $marker) {
+            $this->svg->line($at[$i], $top, $at[$i], $this->layout->axisTop, ['data-level' => $marker->text('name'), 'stroke' => Palette::SOFT, 'stroke-opacity' => 0.75, 'stroke-dasharray' => self::DASHES[$marker->text('key')] ?? null]);
+            $this->svg->text($places[$i], $top - 6 - ($i % $rows) * StackLayout::NAME_ROW, $marker->text('name'), ['text-anchor' => 'middle', 'class' => str_starts_with($marker->text('key'), 'sd') ? 'symbols' : null]);
+        }
+    }
+
+    /** @return list<Geometry> the lines that the axis shows, from the left */
+    private static function inSight(Geometry $stack): array
+    {
+        $axis = $stack->part('axis');
+
+        $inside = array_values(array_filter($stack->parts('markers'), static fn(Geometry $marker): bool => $marker->number('at') >= $axis->number('from') && $marker->number('at') <= $axis->number('to')));
+        usort($inside, static fn(Geometry $a, Geometry $b): int => $a->number('at') <=> $b->number('at'));
+
+        return $inside;
     }
 
     /** A count, which need not be whole. */

@@ -54,7 +54,7 @@ final readonly class NumberStyle
     {
         $number = '[0-9.,](?:[0-9.,\'’' . self::BLANKS . ']*[0-9.,])?';
         $beside = '[\p{Sc}%\p{L}]{0,3}';
-        foreach (["\\(\\s?({$beside}\\s?{$number}\\s?{$beside})\\s?\\)", "[\u{2013}\u{2012}\u{2010}\u{2011}\u{FE63}\u{FF0D}]\\s?({$beside}\\s?{$number}\\s?{$beside})", "({$beside}\\s?{$number})\\s?[-\u{2212}]", "[-\u{2212}](\\p{Sc}\\s?{$number})"] as $pattern) {
+        foreach (["\\(\\s?({$beside}\\s?{$number}\\s?{$beside})\\s?\\)", "[\u{2013}\u{2012}\u{2010}\u{2011}\\x{FE63}\\x{FF0D}]\\s?({$beside}\\s?{$number}\\s?{$beside})", "({$beside}\\s?{$number})\\s?[-\u{2212}]", "[-\u{2212}](\\p{Sc}\\s?{$number})"] as $pattern) {
             if (preg_match('/^[' . self::BLANKS . "]*{$pattern}[" . self::BLANKS . ']*$/Du', $cell, $part) === 1) {
                 return $part[1];
             }

@@ -103,14 +103,14 @@ test('fields of a variable stay typed until they are saved, a missing mark in a 
     const panel = page.getByRole('complementary', { name: 'Variable' });
     await panel.getByLabel('Unit').fill('kg');
     await panel.getByRole('button', { name: 'One more mark' }).click();
-    await panel.getByLabel('Missing mark 1').fill('no  scale');
+    await panel.getByRole('textbox', { name: 'Missing mark 1' }).fill('no  scale');
     await page.getByRole('link', { name: 'Profile' }).click();
     await page.goBack();
     await expect(panel.getByLabel('Unit')).toHaveValue('kg');
     await panel.getByRole('button', { name: 'Save' }).click();
     await expect(panel.getByText('Not saved yet.')).toHaveCount(0);
     await page.reload();
-    await expect(panel.getByLabel('Missing mark 1')).toHaveValue('no  scale');
+    await expect(panel.getByRole('textbox', { name: 'Missing mark 1' })).toHaveValue('no  scale');
 });
 
 test('what failed is asked for again by one press: a picture, the figures, a dataset begun empty', async ({ page }) => {

@@ -4,7 +4,7 @@ import type { Crosshair, Stack } from '../api/client';
 import { ClassHandles } from './ClassHandles';
 import { DotStrip } from './DotStrip';
 import { KeyToMarks } from './KeyToMarks';
-import { MarkerLines } from './MarkerLines';
+import { inSight, MarkerLines } from './MarkerLines';
 import { OutlineMark } from './OutlineMark';
 import { PictureOut } from './PictureOut';
 import { Reading } from './Reading';
@@ -84,7 +84,12 @@ export function AlignedStack({
     const tried = useFollowing(stack, tryClasses);
     const drawn = tried.answer ?? stack;
     const clip = useId();
-    const layout = stackLayout(width, stack.lanes.length, asOutlines);
+    const layout = stackLayout(
+        width,
+        stack.lanes.length,
+        asOutlines,
+        inSight(stack.markers, [stack.axis.from, stack.axis.to]).map(({ name }) => name),
+    );
     const outlined = asOutlines ? Math.max(0, ...drawn.lanes.slice(1).map((lane) => lane.highest)) : 0;
     const x = scaleLinear([stack.axis.from, stack.axis.to], [layout.left, layout.right]);
     /** Which of the places of the crosshair is under the pointer. */
@@ -248,7 +253,7 @@ export function AlignedStack({
                             />
                         </g>
                     )}
-                    <MarkerLines markers={stack.markers} x={x} top={layout.linesTop} bottom={layout.axisTop} />
+                    <MarkerLines markers={stack.markers} x={x} top={layout.linesTop} bottom={layout.axisTop} nameRows={layout.nameRows} />
                     {overall !== undefined && stack.classes.width !== null && (
                         <ClassHandles
                             stack={stack}

@@ -1,31 +1,35 @@
 import type { ScaleLinear } from 'd3-scale';
 import type { Stack } from '../api/client';
-import { spread } from './spread';
+import { inRow, spread } from './spread';
+import { NAME_ROW, nameWidth, OVER_LEFT, OVER_RIGHT } from './stackLayout';
 
-const CHARACTER = 6.8;
-const GAP = 8;
 const dashes: Record<string, string> = { quartiles: '3 3', mean: '', mode: '1 3', sd1: '7 3', sd2: '7 3', sd3: '7 3' };
 
-/** Figures as lines through the whole stack, named at the top; names that would touch step aside. */
+/** Figures as lines through the whole stack, named at the top; names that would touch step aside, or take turns in rows. */
 export function MarkerLines({
     markers,
     x,
     top,
     bottom,
+    nameRows,
 }: {
     markers: Stack['markers'];
     x: ScaleLinear<number, number>;
     top: number;
     bottom: number;
+    nameRows: number;
 }) {
     const [left, right] = x.range() as [number, number];
-    const inside = [...markers].filter(({ at }) => x(at) >= left - 1 && x(at) <= right + 1).sort((a, b) => a.at - b.at);
-    const places = spread(
-        inside.map(({ at }) => x(at)),
-        inside.map(({ name }) => name.length * CHARACTER + GAP),
-        left - 40,
-        right + 24,
-    );
+    const inside = inSight(markers, x.domain() as [number, number]);
+    const rows = Array.from({ length: nameRows }, (_, row) => {
+        const own = inRow(inside, row, nameRows);
+        return spread(
+            own.map(({ at }) => x(at)),
+            own.map(({ name }) => nameWidth(name)),
+            left - OVER_LEFT,
+            right + OVER_RIGHT,
+        );
+    });
     return inside.map((marker, i) => (
         <g key={`${marker.key}${marker.name}${marker.at}`} pointerEvents="none">
             <line
@@ -40,8 +44,8 @@ export function MarkerLines({
                 strokeDasharray={dashes[marker.key]}
             />
             <text
-                x={places[i]}
-                y={top - 6}
+                x={rows[i % nameRows]?.[Math.floor(i / nameRows)]}
+                y={top - 6 - (i % nameRows) * NAME_ROW}
                 textAnchor="middle"
                 fill="var(--soft)"
                 className={marker.key.startsWith('sd') ? 'symbols' : undefined}
@@ -50,4 +54,9 @@ export function MarkerLines({
             </text>
         </g>
     ));
+}
+
+/** The lines that the axis shows, from the left. */
+export function inSight(markers: Stack['markers'], [from, to]: [number, number]): Stack['markers'] {
+    return markers.filter(({ at }) => at >= from && at <= to).sort((a, b) => a.at - b.at);
 }

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { spread } from './spread';
+import { inRow, rowsFor, spread } from './spread';
 
 test('names that do not touch stay where they are', () => {
     expect(spread([50, 150, 250], [20, 20, 20], 0, 300)).toEqual([50, 150, 250]);
@@ -17,4 +17,12 @@ test('no name leaves the ends, and none overlaps another', () => {
     for (let i = 1; i < places.length; i++) {
         expect((places[i] ?? 0) - (places[i - 1] ?? 0)).toBeGreaterThanOrEqual(30);
     }
+});
+
+test('names that do not fit beside each other take turns in more rows', () => {
+    expect(rowsFor([30, 30, 30], 90)).toBe(1);
+    expect(rowsFor([30, 30, 30], 89)).toBe(2);
+    expect(rowsFor([90, 10, 90, 10], 101)).toBe(3);
+    expect(rowsFor(Array<number>(40).fill(100), 10)).toBe(4);
+    expect(inRow(['a', 'b', 'c', 'd'], 1, 3)).toEqual(['b']);
 });

@@ -38,3 +38,21 @@ export function spread(wanted: number[], widths: number[], left: number, right: 
     }
     return places;
 }
+
+const MOST_ROWS = 4;
+
+/** Names that do not all fit beside each other stand in rows, by turns: how many rows it takes, four at most. */
+export function rowsFor(widths: number[], room: number): number {
+    const needed = (rows: number) =>
+        Array.from({ length: rows }, (_, row) => inRow(widths, row, rows).reduce((sum, width) => sum + width, 0));
+    let rows = 1;
+    while (rows < MOST_ROWS && needed(rows).some((width) => width > room)) {
+        rows++;
+    }
+    return rows;
+}
+
+/** What falls into one of the rows. */
+export function inRow<Thing>(things: Thing[], row: number, rows: number): Thing[] {
+    return things.filter((_, i) => i % rows === row);
+}

@@ -4,7 +4,7 @@ import { laneColour } from '../plot/colours';
 import { DotPlot } from '../plot/DotPlot';
 import { PointPlot } from '../plot/PointPlot';
 import { Button } from '../ui/Button';
-import { count } from '../ui/format';
+import { asSentence, count } from '../ui/format';
 import { BoxesPart } from './BoxesPart';
 import { type Asked, PlotPart } from './PlotPart';
 import { useDots, useQq, useStrips } from './queries';
@@ -102,7 +102,9 @@ function QqPart({ dataset, revision, question, variable, names, axisName }: Aske
                             line={column.line}
                             words={{ picture: 'qq', of: variable, column: i }}
                             title={`${axisName}, normal Q–Q plot${names.length > 1 ? ` of ${names[i] ?? ''}` : ''}`}
-                            caption={`${names.length > 1 ? `${names[i] ?? ''}: ` : ''}near the line, which runs through the quartiles, the values are like those of a normal distribution.${column.points.length < column.n ? ` ${count(column.points.length)} of ${count(column.n)} points are drawn.` : ''}`}
+                            caption={asSentence(
+                                `${names.length > 1 ? `${names[i] ?? ''}: ` : ''}near the line, which runs through the quartiles, the values are like those of a normal distribution.${column.points.length < column.n ? ` ${count(column.points.length)} of ${count(column.n)} points are drawn.` : ''}`,
+                            )}
                         />
                     ),
                 )}
@@ -132,7 +134,9 @@ function StripsPart({ dataset, revision, question, variable, names, axisName }: 
                             cuts={column.cuts.map((cut) => ({ name: cut.name, x: cut.value, y: cut.share }))}
                             words={{ picture: 'strips', of: variable, column: i }}
                             title={`${axisName}, ordered strip${names.length > 1 ? ` of ${names[i] ?? ''}` : ''}`}
-                            caption={`${names.length > 1 ? `${names[i] ?? ''}: ` : ''}the values in order, with the quarter cuts of the basis.`}
+                            caption={asSentence(
+                                `${names.length > 1 ? `${names[i] ?? ''}: ` : ''}the values in order, with the quarter cuts of the basis.`,
+                            )}
                         />
                     ))}
             </div>

@@ -40,7 +40,7 @@ export function KeptItem({
     };
     return (
         <article aria-label={item.title} className="border-b border-hair py-6 last:border-b-0">
-            <div className="flex items-baseline gap-3">
+            <div className="flex break-after-avoid items-baseline gap-3">
                 <input
                     aria-label={`Title of ${item.title}`}
                     value={title}

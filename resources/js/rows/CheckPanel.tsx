@@ -1,5 +1,6 @@
 import clsx from 'clsx';
 import type { CheckLine, Dataset } from '../api/client';
+import { counted } from '../ui/format';
 import { Notice } from '../ui/Notice';
 import { Waiting } from '../ui/Waiting';
 import { useCheck, useLookedAt } from './queries';
@@ -18,11 +19,11 @@ export function CheckPanel({
 }) {
     const check = useCheck(dataset.id, dataset.revision);
     const lookedAt = useLookedAt(dataset.id, dataset.revision);
-    const byVariable = new Map<string, CheckLine[]>();
-    for (const line of check.data ?? []) {
-        byVariable.set(line.variable, [...(byVariable.get(line.variable) ?? []), line]);
-    }
-    const suspects = (check.data ?? []).filter((line) => line.suspect && !line.looked_at).length;
+    const lines = check.data ?? [];
+    const rest = lines.filter((line) => !line.suspect);
+    const suspects = lines.filter((line) => line.suspect && !line.looked_at).length;
+    const look = (line: CheckLine, isLookedAt: boolean) =>
+        lookedAt.mutate({ variable: line.variable, code: line.code, looked_at: isLookedAt });
     return (
         <>
             <h2 className="text-lead">Entry check</h2>
@@ -36,7 +37,36 @@ export function CheckPanel({
                     A line leads to its rows.
                 </p>
             )}
+            <Lines lines={lines.filter((line) => line.suspect)} onShow={onShow} onLook={look} />
+            {rest.length > 0 && (
+                <details className="mt-3 border-t border-hair pt-2">
+                    <summary className="cursor-pointer text-small font-semibold">
+                        What else there is: {counted(rest.length, 'line')}
+                    </summary>
+                    <Lines lines={rest} onShow={onShow} onLook={look} />
+                </details>
+            )}
             <SecondEntries dataset={dataset} onGo={onGo} />
+        </>
+    );
+}
+
+/** Lines of the check, by variable. */
+function Lines({
+    lines: all,
+    onShow,
+    onLook,
+}: {
+    lines: CheckLine[];
+    onShow: (change: Partial<View>) => void;
+    onLook: (line: CheckLine, isLookedAt: boolean) => void;
+}) {
+    const byVariable = new Map<string, CheckLine[]>();
+    for (const line of all) {
+        byVariable.set(line.variable, [...(byVariable.get(line.variable) ?? []), line]);
+    }
+    return (
+        <>
             {[...byVariable.entries()].map(([key, lines]) => (
                 <section key={key} className="mt-3 border-t border-hair pt-2">
                     <h3 className="text-small font-semibold">
@@ -50,9 +80,7 @@ export function CheckPanel({
                                     className="mt-1 accent-(--accent)"
                                     aria-label={`Looked at: ${line.name}, ${line.words}`}
                                     checked={line.looked_at}
-                                    onChange={(event) =>
-                                        lookedAt.mutate({ variable: line.variable, code: line.code, looked_at: event.target.checked })
-                                    }
+                                    onChange={(event) => onLook(line, event.target.checked)}
                                 />
                                 <button
                                     type="button"

@@ -2,14 +2,17 @@ import { useState } from 'react';
 import { nameInFormula } from '../api/formula';
 import { Button } from '../ui/Button';
 import { WordChoice } from '../ui/WordChoice';
-import { numberChoices, type Parts } from './making';
+import { beforeAndAfter, numberChoices, type Parts } from './making';
 import { Trial } from './Trial';
 
 /** Later minus earlier: which is which is named, and what the sign says is a sentence. */
 export function Difference({ dataset, onChange, isBusy }: Parts) {
+    const offered = beforeAndAfter(dataset.variables.filter(({ type }) => type === 'number'));
+    const [later, setLater] = useState(offered?.later ?? '');
+    const [earlier, setEarlier] = useState(offered?.earlier ?? '');
     const choices = numberChoices(dataset);
-    const [later, setLater] = useState(choices[1]?.value ?? choices[0]?.value ?? '');
-    const [earlier, setEarlier] = useState(choices[0]?.value ?? '');
+    // Where nothing belongs together nothing is offered: it is chosen.
+    const choicesFor = (chosen: string) => (chosen === '' ? [{ value: '', words: 'choose a variable' }, ...choices] : choices);
     const [good, setGood] = useState<'less' | 'more' | 'neither'>('neither');
     const variableOf = (key: string) => dataset.variables.find((variable) => variable.key === key);
     const [a, b] = [variableOf(later), variableOf(earlier)];
@@ -19,9 +22,9 @@ export function Difference({ dataset, onChange, isBusy }: Parts) {
     return (
         <>
             <p className="mt-3 leading-loose">
-                Later: <WordChoice name="Later" options={choices} value={later} onChange={setLater} />
+                Later: <WordChoice name="Later" options={choicesFor(later)} value={later} onChange={setLater} />
                 <br />
-                Earlier: <WordChoice name="Earlier" options={choices} value={earlier} onChange={setEarlier} />{' '}
+                Earlier: <WordChoice name="Earlier" options={choicesFor(earlier)} value={earlier} onChange={setEarlier} />{' '}
                 <Button
                     className="ml-2 px-2! py-0.5! text-small!"
                     onClick={() => {
@@ -44,9 +47,11 @@ export function Difference({ dataset, onChange, isBusy }: Parts) {
                     onChange={(value) => setGood(value as typeof good)}
                 />
             </p>
-            <p className="mt-1 border-l-3 border-accent pl-3">
-                <bdi>{negative}</bdi>
-            </p>
+            {formula !== '' && (
+                <p className="mt-1 border-l-3 border-accent pl-3">
+                    <bdi>{negative}</bdi>
+                </p>
+            )}
             <Trial
                 key={formula}
                 dataset={dataset}

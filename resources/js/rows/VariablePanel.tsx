@@ -131,11 +131,11 @@ export function VariablePanel({
                     )}
                 </section>
             )}
-            <TypeChoice key={variable.type} dataset={dataset} variable={variable} onChange={onChange} isBusy={isBusy} />
+            <TypeChoice key={`type ${variable.type}`} dataset={dataset} variable={variable} onChange={onChange} isBusy={isBusy} />
             {variable.type === 'category' && (
-                <LabelList key={dataset.revision} dataset={dataset} variable={variable} onChange={onChange} isBusy={isBusy} />
+                <LabelList key={`labels ${dataset.revision}`} dataset={dataset} variable={variable} onChange={onChange} isBusy={isBusy} />
             )}
-            <ShowOnly key={dataset.revision} variable={variable} onShow={onShow} />
+            <ShowOnly key={`only ${dataset.revision}`} variable={variable} onShow={onShow} />
             <section className="mt-4 flex gap-2 border-t border-hair pt-3">
                 <Button onClick={() => onShow({ hidden: [...view.hidden, variable.key] })}>Hide</Button>
                 <Button disabled={isBusy} onClick={() => void onChange({ kind: 'delete-variable', variable: variable.key })}>

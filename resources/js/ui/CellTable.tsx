@@ -1,13 +1,35 @@
+import clsx from 'clsx';
 import { count } from './format';
-import type { Cells } from './tables';
+import { type Cells, partsForPaper } from './tables';
 
 const MOST = 200;
 
-/** Cells as a table, its first row the head; of very many rows the first. */
+/** Cells as a table, its first row the head; of very many rows the first. On paper a wide one stands in parts below each other. */
 export function CellTable({ name, cells }: { name: string; cells: Cells }) {
+    const parts = partsForPaper(cells);
+    return (
+        <>
+            <div
+                className={clsx('mt-2 max-w-full overflow-x-auto print:overflow-visible', parts !== null && 'print:hidden')}
+                tabIndex={0}
+                role="region"
+                aria-label={`Table: ${name}`}
+            >
+                <Whole cells={cells} />
+            </div>
+            {parts?.map((part, i) => (
+                <div key={i} className="mt-3 hidden print:block">
+                    <Whole cells={part} />
+                </div>
+            ))}
+        </>
+    );
+}
+
+function Whole({ cells }: { cells: Cells }) {
     const [head = [], ...rows] = cells;
     return (
-        <div className="mt-2 max-w-full overflow-x-auto" tabIndex={0} role="region" aria-label={`Table: ${name}`}>
+        <>
             <table className="border-collapse text-small">
                 <thead>
                     <tr className="border-b border-hair-strong text-soft">
@@ -35,6 +57,6 @@ export function CellTable({ name, cells }: { name: string; cells: Cells }) {
                     The first {MOST} of {count(rows.length)} rows.
                 </p>
             )}
-        </div>
+        </>
     );
 }

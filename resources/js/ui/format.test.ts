@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { bytes, count, counted, moment } from './format';
+import { asSentence, bytes, count, counted, moment } from './format';
 
 test('counts are grouped in thousands', () => {
     expect(count(1000000)).toBe('1,000,000');
@@ -17,4 +17,10 @@ test('a moment of today shows the time, another day the date', () => {
     const now = new Date(2026, 10, 24, 18, 0);
     expect(moment(new Date(2026, 10, 24, 9, 5).toISOString(), now)).toBe('today, 09:05');
     expect(moment(new Date(2026, 10, 3, 9, 5).toISOString(), now)).toBe('3 Nov 2026');
+});
+
+test('a sentence begins with a capital, a word of another script as it is', () => {
+    expect(asSentence('near the line')).toBe('Near the line');
+    expect(asSentence('à peu près')).toBe('À peu près');
+    expect(asSentence('')).toBe('');
 });

@@ -32,3 +32,8 @@ export function moment(iso: string, now: Date = new Date()): string {
     const at = new Date(iso);
     return days.format(at) === days.format(now) ? `today, ${times.format(at)}` : days.format(at);
 }
+
+/** With a capital at its beginning. */
+export function asSentence(words: string): string {
+    return words.slice(0, 1).toUpperCase() + words.slice(1);
+}

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { csv, html, tsv } from './tables';
+import { csv, html, partsForPaper, tsv } from './tables';
 
 const table = [
     ['', 'Overall', '=cmd()'],
@@ -17,4 +17,22 @@ test('cells with commas and quotes are quoted in CSV', () => {
 
 test('a rich table shows marks as text', () => {
     expect(html(table)).toContain('<tr><th>&lt;b&gt;</th><td>2\t3</td><td>@y</td></tr>');
+});
+
+test('a table that fits on paper stays whole, a wider one is cut between columns with its first column repeated', () => {
+    expect(
+        partsForPaper([
+            ['x', 'Overall'],
+            ['Mean', '1.5'],
+        ]),
+    ).toBeNull();
+    const wide = [
+        ['Variable', ...Array.from({ length: 20 }, (_, i) => `figure${i}`)],
+        ['weight', ...Array.from({ length: 20 }, () => '123.45')],
+    ];
+    const parts = partsForPaper(wide) ?? [];
+    expect(parts.length).toBeGreaterThan(1);
+    expect(parts.every(([head]) => head?.[0] === 'Variable')).toBe(true);
+    expect(parts.flatMap(([head]) => head?.slice(1))).toEqual(wide[0]?.slice(1));
+    expect(parts.flatMap(([, row]) => row?.slice(1))).toEqual(wide[1]?.slice(1));
 });
