@@ -77,7 +77,7 @@ export function OverviewTable({
                     {lines.map((line) => (
                         <tbody key={line.variable} className="border-b border-hair">
                             <tr>
-                                <th scope="row" className="sticky left-0 max-w-64 bg-paper py-1 pr-4 text-left font-normal">
+                                <th scope="row" className="sticky left-0 max-w-64 bg-paper py-1 pr-3 text-left font-normal">
                                     <button
                                         type="button"
                                         onClick={() => onShow(line.variable)}
@@ -170,7 +170,7 @@ function Head({
             aria-sort={!isBy ? 'none' : sorting.descending ? 'descending' : 'ascending'}
             className={clsx(
                 'py-1 align-bottom font-normal',
-                isLeft ? 'sticky left-0 bg-paper pr-4 text-left' : 'max-w-22 px-1.5 text-right whitespace-normal',
+                isLeft ? 'sticky left-0 bg-paper pr-3 text-left text-fine' : 'max-w-20 px-1 text-right text-fine whitespace-normal 2xl:px-2',
             )}
         >
             <button type="button" className="text-right leading-tight hover:text-ink hover:underline" onClick={() => onSort(next)}>
@@ -202,7 +202,7 @@ function FigureCell({
     }
     if (figure.text === null) {
         return (
-            <td data-figure={name.key} className="max-w-24 px-2 text-right text-soft" title={figure.reason ?? ''}>
+            <td data-figure={name.key} className="max-w-24 px-1 2xl:px-2 text-right text-soft" title={figure.reason ?? ''}>
                 <span className="block truncate text-fine">{figure.reason}</span>
             </td>
         );
@@ -212,7 +212,7 @@ function FigureCell({
             <button
                 type="button"
                 title={`Copy ${fullText(figure)}`}
-                className="w-full px-1.5 py-1 text-right hover:bg-accent-wash"
+                className="w-full px-1 py-1 2xl:px-2 text-right hover:bg-accent-wash"
                 onClick={() => void copyText(fullText(figure))}
             >
                 {figure.text}
@@ -235,11 +235,11 @@ function Described({ line, overview }: { line: Line; overview: Overview }) {
     return (
         <>
             {known.slice(0, last + 1).map((text, i) => (
-                <td key={i} className="figures px-2 py-1 text-right">
+                <td key={i} className="figures px-1 2xl:px-2 py-1 text-right">
                     {text}
                 </td>
             ))}
-            <td colSpan={overview.figures.length - last - 1} className="max-w-0 truncate px-2 py-1 text-soft" title={inWords(line)}>
+            <td colSpan={overview.figures.length - last - 1} className="max-w-0 truncate px-1 2xl:px-2 py-1 text-soft" title={inWords(line)}>
                 {inWords(line)}
             </td>
         </>
