@@ -15,7 +15,6 @@ final readonly class RowViews
 {
     private const SLICE = 8192;
     private const WORD = 4;
-    private const KEPT = 20;
 
     public function __construct(private Tallies $tallies) {}
 
@@ -38,17 +37,17 @@ final readonly class RowViews
         }
         $key = ['dataset_id' => $dataset->id, 'question' => hash('sha256', json_encode([$where, $question->sort, $question->descending], JSON_THROW_ON_ERROR))];
         $kept = DB::table('row_views')->where([...$key, 'revision' => $dataset->revision])
-            ->selectRaw('`rows`, SUBSTRING(payload, ?, ?) AS part', [self::WORD * max(0, $from) + 1, self::WORD * max(0, $count)])->first();
+            ->selectRaw('`rows`, used_at, SUBSTRING(payload, ?, ?) AS part', [self::WORD * max(0, $from) + 1, self::WORD * max(0, $count)])->first();
         if ($kept !== null && is_numeric($kept->rows) && is_string($kept->part)) {
+            DerivedRoom::touch('row_views', $key, $kept->used_at);
+
             return ['total' => (int) $kept->rows, 'rows' => self::unpacked($kept->part)];
         }
         $rows = $this->worked($dataset, $where, $question->sort, $question->descending);
         $packed = implode('', array_map(static fn(array $slice): string => pack('V*', ...$slice), array_chunk($rows, self::SLICE)));
-        if (DB::table('row_views')->where('dataset_id', $dataset->id)->count() >= self::KEPT) {
-            self::forget($dataset->id);
-        }
         // Several windows of a new view are asked for at once, and each may have worked it out; they are the same.
-        DB::table('row_views')->upsert([[...$key, 'revision' => $dataset->revision, 'rows' => count($rows), 'payload' => $packed]], ['dataset_id', 'question'], ['revision', 'rows', 'payload']);
+        DB::table('row_views')->upsert([[...$key, 'revision' => $dataset->revision, 'rows' => count($rows), 'payload' => $packed, 'used_at' => time()]], ['dataset_id', 'question'], ['revision', 'rows', 'payload', 'used_at']);
+        DerivedRoom::trimViews($dataset->id);
 
         return ['total' => count($rows), 'rows' => array_slice($rows, max(0, $from), max(0, $count))];
     }

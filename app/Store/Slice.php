@@ -115,12 +115,19 @@ final class Slice
             $labels = json_decode($known->labels, true, flags: JSON_THROW_ON_ERROR);
             $this->labels = $labels;
             $this->rows = (int) $known->rows;
+            DerivedRoom::touch('slices', $key, $known->used_at);
 
             return;
         }
         $this->labels = $this->slicing()->labels;
         $this->rows = $this->slicing()->rows;
         DB::table('slices')->where($key)->delete();
-        DB::table('slices')->insertOrIgnore([...$key, 'revision' => $this->dataset->revision, 'rows' => $this->rows, 'labels' => json_encode($this->labels, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)]);
+        DB::table('slices')->insertOrIgnore([...$key, 'revision' => $this->dataset->revision, 'rows' => $this->rows, 'labels' => json_encode($this->labels, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), 'used_at' => time()]);
+        $trim = fn() => DerivedRoom::trimSlices($this->dataset->id, $this->dataset->revision);
+        if (app()->runningInConsole()) {
+            $trim();
+        } else {
+            defer($trim)->always();
+        }
     }
 }

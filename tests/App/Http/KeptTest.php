@@ -14,7 +14,7 @@ use Tests\App\Support\Contract;
 final class KeptTest extends AppTestCase
 {
     private const PICTURE = ['title' => 'Yield', 'address' => 'of=yield'];
-    private const TABLE = ['title' => 'Figures', 'content' => '[["","Overall"],["Mean","1.5"]]', 'address' => 'of=yield&as=population&quartiles=cumulative', 'revision' => 1];
+    private const TABLE = ['title' => 'Figures', 'content' => '[["","Overall"],["Mean","1.5"]]', 'address' => 'of=yield&as=population&quartiles=hf2', 'revision' => 1];
 
     public function test_what_is_kept_comes_back_as_it_was_in_the_order_it_was_given(): void
     {
@@ -34,7 +34,7 @@ final class KeptTest extends AppTestCase
     public function test_what_it_rests_on_is_said_by_the_server_from_the_words_of_the_profile(): void
     {
         $dataset = $this->dataset("yield,size,hives\n1,0-4,2\n2,5-9,3\n");
-        $words = 'of=yield&as=population&quartiles=cumulative';
+        $words = 'of=yield&as=population&quartiles=hf2';
         $wanted = $this->getJson("/api/datasets/{$dataset->id}/profile?{$words}")->assertOk()->json('basis.words');
 
         self::assertSame($wanted, $this->keep($dataset, [...self::TABLE, 'address' => $words, 'basis' => 'Made up.'])['basis']);
