@@ -22,7 +22,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
         commands: __DIR__ . '/../routes/console.php',
     )
     ->withMiddleware(static function (Middleware $middleware): void {
-        // The application is same-origin; see compat/README.md.
+        // The application is same-origin: it needs no package for other origins, which composer.json says under "replace".
         $middleware->remove(HandleCors::class);
         // No proxy stands before it whose word would count.
         $middleware->remove(TrustProxies::class);

@@ -24,7 +24,6 @@ export function DeleteDataset({ dataset }: { dataset: DatasetSummary }) {
                         Its {counted(dataset.rows, 'row')} and {counted(dataset.variables, 'variable')} go with it and cannot be brought
                         back. The file it came from stays where you have it.
                     </AlertDialog.Description>
-                    {remove.isError && <p role="alert">{remove.error.message}</p>}
                     <div className="flex justify-end gap-3">
                         <AlertDialog.Cancel asChild>
                             <Button>Keep it</Button>

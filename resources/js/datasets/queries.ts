@@ -9,7 +9,6 @@ export function useDatasets() {
 export function useDeleteDataset() {
     const queries = useQueryClient();
     return useMutation({
-        meta: { isSaidInPlace: true },
         mutationFn: async (id: number) => {
             await api.DELETE('/datasets/{dataset}', { params: { path: { dataset: id } } });
         },
