@@ -10,6 +10,7 @@ test('what is measured alike belongs together, the later by its name', () => {
         earlier: 'mites before',
         later: 'mites after',
     });
+    expect(beforeAndAfter(numbers(['x', null], ['After', null], ['Before', null]))).toEqual({ earlier: 'Before', later: 'After' });
     expect(beforeAndAfter(numbers(['Yield 2025', 'kg'], ['Yield 2024', 'kg']))).toEqual({ earlier: 'Yield 2024', later: 'Yield 2025' });
 });
 

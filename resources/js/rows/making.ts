@@ -17,7 +17,7 @@ const LATER = new Set(['after', 'later', 'end', 'final', 'last', 'post', 'new', 
 const EARLIER = new Set(['before', 'earlier', 'start', 'initial', 'first', 'pre', 'old', 'baseline']);
 
 /**
- * Two variables that are the same thing measured twice: of one unit, with names that have a word in common and are unlike in few.
+ * Two variables that are the same thing measured twice: of one unit, with names that have a word in common, or say before and after.
  * The later is the one whose name says so, or has the larger number, or stands behind the other in the table. Null where there are none.
  */
 export function beforeAndAfter(numbers: Pick<Variable, 'key' | 'name' | 'unit'>[]): { earlier: string; later: string } | null {
@@ -40,10 +40,11 @@ function words(name: string): string[] {
     return name.toLowerCase().match(/\p{L}+|\d+/gu) ?? [];
 }
 
-/** In how many words two names differ; null where they have no word of three letters in common. */
+/** In how many words two names differ; null where they have no word of three letters in common, and are not such as before and after. */
 function unlikeness(a: string[], b: string[]): number | null {
     const common = a.filter((word) => b.includes(word));
-    return common.some((word) => word.length > 2 && !/^\d/.test(word)) ? a.length + b.length - 2 * common.length : null;
+    const areEnds = Math.abs(place(a, b)) === Infinity && place(a, b) === -place(b, a);
+    return areEnds || common.some((word) => word.length > 2 && !/^\d/.test(word)) ? a.length + b.length - 2 * common.length : null;
 }
 
 /** How late one of two is by what its name has and the other's has not. */

@@ -14,6 +14,7 @@ use RowTally\Core\Plots\Classes;
 use RowTally\Core\Plots\ClassRule;
 use RowTally\Core\Plots\Histogram;
 use RowTally\Core\Values\Observations;
+use RowTally\Core\Values\ValueCounts;
 use Tests\Core\Support\Numbers;
 use Tests\Core\Support\ReferenceCases;
 
@@ -79,5 +80,19 @@ final class HistogramTest extends TestCase
         foreach (ClassEdge::cases() as $edge) {
             self::assertSame($values->n(), array_sum(Histogram::of($values, $classes, $edge)->counts), $edge->value);
         }
+    }
+
+    /** Values that no decimals hold are compared as ratios: they fall as their decimals would. */
+    public function test_doubles_on_an_edge_belong_to_the_side_that_is_closed(): void
+    {
+        $doubles = ValueCounts::ofDoubles([0.0, 0.5, 1.0, 1.5, 2.0, 3.0], [1, 2, 4, 8, 16, 32]);
+        $classes = new Classes(BigDecimal::zero(), BigDecimal::one(), 3);
+
+        $left = Histogram::of($doubles, $classes, ClassEdge::Left);
+        self::assertSame([[3, 12, 48], 32, 0, 0], [$left->counts, $left->onOuterEdge, $left->below, $left->above]);
+        $right = Histogram::of($doubles, $classes, ClassEdge::Right);
+        self::assertSame([[7, 24, 32], 1, 0, 0], [$right->counts, $right->onOuterEdge, $right->below, $right->above]);
+        $inner = Histogram::of($doubles, new Classes(BigDecimal::of('0.5'), BigDecimal::of('0.5'), 3), ClassEdge::Right);
+        self::assertSame([[6, 8, 16], 2, 1, 32], [$inner->counts, $inner->onOuterEdge, $inner->below, $inner->above]);
     }
 }
