@@ -14,6 +14,7 @@ use RowTally\Core\Figures\Figure;
 use RowTally\Core\Figures\Reason;
 use RowTally\Core\Frequency\FrequencyKind;
 use RowTally\Core\Frequency\FrequencyTable;
+use RowTally\Core\Grouped\Amendments;
 use RowTally\Core\Grouped\ClassReading;
 use RowTally\Core\Grouped\GroupedProfile;
 use RowTally\Core\Grouped\StatedLimits;
@@ -70,6 +71,35 @@ final class GroupedProfileTest extends TestCase
         // 4.5 + (1 − 0.4)/((1 − 0.4) + (1 − 0.3)) × 5: 10-19 is twice as wide, so its density is 0.3.
         self::assertSame(177 / 26, $mode(2, 5, 3)->value);
         self::assertSame(Reason::SeveralModalClasses, $mode(2, 2, 4)->reason);
+    }
+
+    public function test_quartiles_are_interpolated_at_a_quarter_a_half_and_three_quarters_of_the_counts(): void
+    {
+        // Boundaries −0.5, 9.5, 19.5, 29.5 under 4, 8 and 8: the 5th, 10th and 15th lie 1, 6 and 3 eighths into the second and third class.
+        $profile = GroupedProfile::of(self::table(['0-9', '10-19', '20-29'], [[4, 8, 8], [0, 0, 0]]));
+        $figures = array_column($profile->figures(new Basis()), null, 'key');
+
+        self::assertSame([10.75, 17.0, 23.25, 12.5, 330.0], array_map(static fn(string $key): float => (float) $figures[$key]['figures'][0]->value, ['q1', 'median', 'q3', 'iqr', 'sum']));
+        foreach (['q1', 'median', 'q3', 'iqr', 'mode', 'sum'] as $key) {
+            self::assertSame([null, Reason::NeedsOneValue], [$figures[$key]['figures'][1]->value, $figures[$key]['figures'][1]->reason], $key);
+        }
+        self::assertSame(['n', 's', 's²'], [$figures['n']['symbol'], $figures['sd']['symbol'], $figures['variance']['symbol']]);
+        self::assertLessThanOrEqual(-0.5, $profile->axis()->from);
+        self::assertGreaterThanOrEqual(29.5, $profile->axis()->to);
+    }
+
+    public function test_labels_that_do_not_add_up_as_they_go_are_the_same_whatever_is_said_of_it(): void
+    {
+        $means = array_map(static fn(?bool $isCumulative): mixed => array_column(GroupedProfile::of(self::table(['0-4', '5-9'], [[1, 3]]), new ClassReading(isCumulative: $isCumulative))->figures(new Basis()), null, 'key')['mean']['figures'][0]->value, [null, true, false]);
+        self::assertSame([5.75, 5.75, 5.75], $means);
+    }
+
+    public function test_how_classes_were_taken_is_said_in_sentences(): void
+    {
+        $words = GroupedProfile::of(self::table(['0-4', 'together', '5-9'], [[2, 5, 3]]), new ClassReading(amendments: Amendments::ofWord('edge1:5,unit:1')))->words(['North', 'South']);
+        self::assertStringContainsString('Counts of a group each are in North, South.', $words);
+        self::assertStringContainsString('Changed by hand: rounding unit 1; “0-4” up to 5.', $words);
+        self::assertStringContainsString('"together" is the sum of the others and was left out.', $words);
     }
 
     public function test_a_row_that_is_the_sum_of_the_others_is_no_class(): void
