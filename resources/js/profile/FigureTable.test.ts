@@ -12,11 +12,18 @@ const row = (...texts: (string | null)[]): FigureRow => ({
 });
 
 test('a table is as wide as its longest figures ask for', () => {
-    const narrow = tableWidth([row('1.0', '2.0')]);
-    expect(tableWidth([row('1.0', '2.0'), row('123456.000', '2.0')])).toBeGreaterThan(narrow);
-    expect(tableWidth([row('1.0', '2.0', '3.0')])).toBeGreaterThan(narrow);
-    expect(tableWidth([row('1.0', null)])).toBeLessThan(narrow);
-    expect(tableWidth([])).toBeGreaterThan(0);
+    const narrow = tableWidth([row('1.0', '2.0')], ['A', 'B']);
+    expect(tableWidth([row('1.0', '2.0'), row('123456.000', '2.0')], ['A', 'B'])).toBeGreaterThan(narrow);
+    expect(tableWidth([row('1.0', '2.0', '3.0')], ['A', 'B', 'C'])).toBeGreaterThan(narrow);
+    expect(tableWidth([row('1.0', null)], ['A', 'B'])).toBeLessThan(narrow);
+    expect(tableWidth([], ['A'])).toBeGreaterThan(0);
+});
+
+test('decimals that are kept free and long words in the name of a group take room too', () => {
+    const narrow = tableWidth([row('2024', '2024')], ['A', 'B']);
+    expect(tableWidth([row('2024', '2024'), row('0.91', '0.92')], ['A', 'B'])).toBeGreaterThan(narrow);
+    expect(tableWidth([row('2024', '2024')], ['A', 'Coldharbour'])).toBeGreaterThan(narrow);
+    expect(tableWidth([row('2024', '2024')], ['A', 'B B B'])).toBe(narrow);
 });
 
 test('figures of one unit leave room for decimals that others have, so that points stand below one another', () => {

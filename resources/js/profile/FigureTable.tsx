@@ -14,14 +14,20 @@ const CELL_PADDING_PX = 20;
 const MOST_CHARACTERS = 16;
 
 /** About how wide the table is going to be, in pixels. */
-export function tableWidth(rows: FigureRow[]): number {
-    const columns = rows[0]?.values.length ?? 0;
+export function tableWidth(rows: FigureRow[], names: string[]): number {
+    const behind = roomBehind(rows);
     let width = LABELS_PX;
-    for (let i = 0; i < columns; i++) {
-        const longest = Math.max(...rows.map((row) => row.values[i]?.text?.length ?? 0));
-        width += Math.min(longest, MOST_CHARACTERS) * CHARACTER_PX + CELL_PADDING_PX;
-    }
+    names.forEach((name, i) => {
+        const longest = Math.max(...rows.map((row) => textWith(row.values[i]?.text ?? null, (text) => behind(row, text))));
+        const word = Math.max(...name.split(/\s+/).map((part) => part.length));
+        width += Math.max(Math.min(longest, MOST_CHARACTERS), Math.min(word, MOST_CHARACTERS)) * CHARACTER_PX + CELL_PADDING_PX;
+    });
     return width;
+}
+
+/** How many characters a figure takes, with what keeps its point below the others. */
+function textWith(text: string | null, behind: (text: string) => string): number {
+    return text === null ? 0 : text.length + behind(text).length;
 }
 
 /**

@@ -170,7 +170,9 @@ function Head({
             aria-sort={!isBy ? 'none' : sorting.descending ? 'descending' : 'ascending'}
             className={clsx(
                 'py-1 align-bottom font-normal',
-                isLeft ? 'sticky left-0 bg-paper pr-3 text-left text-fine' : 'max-w-20 px-1 text-right text-fine whitespace-normal 2xl:px-2',
+                isLeft
+                    ? 'sticky left-0 bg-paper pr-3 text-left text-fine'
+                    : 'max-w-20 px-1 text-right text-fine whitespace-normal 2xl:px-2',
             )}
         >
             <button type="button" className="text-right leading-tight hover:text-ink hover:underline" onClick={() => onSort(next)}>
@@ -239,7 +241,11 @@ function Described({ line, overview }: { line: Line; overview: Overview }) {
                     {text}
                 </td>
             ))}
-            <td colSpan={overview.figures.length - last - 1} className="max-w-0 truncate px-1 2xl:px-2 py-1 text-soft" title={inWords(line)}>
+            <td
+                colSpan={overview.figures.length - last - 1}
+                className="max-w-0 truncate px-1 2xl:px-2 py-1 text-soft"
+                title={inWords(line)}
+            >
                 {inWords(line)}
             </td>
         </>

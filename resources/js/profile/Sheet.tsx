@@ -62,7 +62,7 @@ export function Sheet({
     const order = laneOrder(names.length, sheet.figures, question.lane_order);
     const labelsOf = (where: string) => rowLabels(dataset, idKey, where);
     const asOutlines = question.arrange === 'outlines' && names.length > 1 && names.length - 1 <= MOST_OUTLINES;
-    const isBeside = tableWidth(sheet.figures) <= BESIDE_AT_MOST_PX;
+    const isBeside = tableWidth(sheet.figures, names) <= BESIDE_AT_MOST_PX;
     const heading = `sheet-${sheet.variable}`;
     const axisName = sheet.unit === null ? sheet.name : `${sheet.name} (${sheet.unit})`;
     const cells = (text: typeof fullText) => [

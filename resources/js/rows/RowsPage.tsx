@@ -77,6 +77,7 @@ export function RowsPage() {
                         selected={selected}
                         view={view}
                         isBusy={changes.isBusy}
+                        isHeld={changes.unsent.some(({ why }) => why !== null)}
                         onDelete={({ from, to }) => {
                             if (to - from >= MOST_DELETED) {
                                 changes.refuse(

@@ -24,6 +24,7 @@ export function PanelChoice({
     selected,
     view,
     isBusy,
+    isHeld,
     onDelete,
 }: {
     open: Panel | null;
@@ -31,6 +32,8 @@ export function PanelChoice({
     selected: { from: number; to: number } | null;
     view: View;
     isBusy: boolean;
+    /** Whether changes wait for the server to be there again. */
+    isHeld: boolean;
     onDelete: (selected: { from: number; to: number }) => void;
 }) {
     const size = selected === null ? 0 : selected.to - selected.from + 1;
@@ -48,7 +51,7 @@ export function PanelChoice({
                 </Button>
             ))}
             <span role="status" className="ml-auto text-small text-soft">
-                {isBusy ? 'Saving …' : ''}
+                {isHeld ? 'Not saved yet' : isBusy ? 'Saving …' : ''}
             </span>
             {selected !== null && size > 0 && (
                 <Button
