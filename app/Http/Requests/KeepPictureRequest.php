@@ -27,6 +27,6 @@ final class KeepPictureRequest extends PictureRequest
         /** @var array<string, mixed> $validated */
         $validated = $this->validated();
 
-        return array_intersect_key($validated, KeepRequest::ITEM);
+        return [...array_intersect_key($validated, KeepRequest::ITEM), 'address' => $this->string('address')->toString()];
     }
 }

@@ -14,7 +14,8 @@ final class KeepRequest extends ProfileRequest
     /** What is said of anything that is kept. */
     public const ITEM = [
         'title' => ['required', 'string', 'max:200'],
-        'address' => ['present', 'string', 'max:8000'],
+        // Empty where all words are the defaults.
+        'address' => ['present', 'nullable', 'string', 'max:8000'],
     ];
     public const NO_TITLE = 'A title has 1 to 200 characters.';
     private const MOST_BYTES = 4 << 20;
@@ -51,7 +52,7 @@ final class KeepRequest extends ProfileRequest
         /** @var array<string, mixed> $validated */
         $validated = $this->validated();
 
-        return array_intersect_key($validated, [...self::ITEM, 'content' => true, 'revision' => true]);
+        return [...array_intersect_key($validated, [...self::ITEM, 'content' => true, 'revision' => true]), 'address' => $this->string('address')->toString()];
     }
 
     /** Whether its figures come from labels that are classes. */

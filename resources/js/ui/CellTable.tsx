@@ -35,7 +35,7 @@ function Whole({ cells }: { cells: Cells }) {
                     <tr className="border-b border-hair-strong text-soft">
                         {head.map((cell, i) => (
                             <th key={i} scope="col" className={`px-3 py-1 font-normal first:pl-0 ${i === 0 ? 'text-left' : 'text-right'}`}>
-                                {cell}
+                                {withSymbols(cell)}
                             </th>
                         ))}
                     </tr>
@@ -45,7 +45,7 @@ function Whole({ cells }: { cells: Cells }) {
                         <tr key={i} className="border-b border-hair">
                             {row.map((cell, k) => (
                                 <td key={k} className={`px-3 py-1 first:pl-0 ${k === 0 ? 'text-left' : 'figures text-right'}`}>
-                                    {cell}
+                                    {k === 0 ? withSymbols(cell) : cell}
                                 </td>
                             ))}
                         </tr>
@@ -58,5 +58,18 @@ function Whole({ cells }: { cells: Cells }) {
                 </p>
             )}
         </>
+    );
+}
+
+/** x̄ and x̃ in the face that has the letter and its mark as one. */
+function withSymbols(text: string) {
+    return text.split(/(x[\u0303\u0304])/).map((part, i) =>
+        i % 2 === 0 ? (
+            part
+        ) : (
+            <i key={i} className="font-serif">
+                {part}
+            </i>
+        ),
     );
 }

@@ -47,6 +47,7 @@ final class KeptTest extends AppTestCase
         self::assertStringEndsWith($classes, $kept['basis']);
         self::assertStringContainsString('hives', $kept['basis']);
 
+        self::assertStringContainsString('sample', $this->keep($dataset, [...self::TABLE, 'address' => ''])['basis'], 'the overview under the defaults');
         $this->postJson("/api/datasets/{$dataset->id}/kept", [...self::TABLE, 'address' => 'as=guess'])->assertUnprocessable();
     }
 
