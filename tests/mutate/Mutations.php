@@ -32,6 +32,9 @@ final class Mutations extends NodeVisitorAbstract
     /** @var list<array{from: int, to: int, text: string, line: int}> `to` is behind the last byte */
     public array $found = [];
 
+    /** @var array<int, true> by the ids of their objects */
+    private array $unreachable = [];
+
     public function __construct(private readonly string $source) {}
 
     public function enterNode(Node $node): ?int
@@ -39,6 +42,13 @@ final class Mutations extends NodeVisitorAbstract
         // What is only said, when something is refused, is no meaning.
         if ($node instanceof Expr\Throw_ || $node instanceof Stmt\Declare_ || $node instanceof Node\Attribute) {
             return NodeVisitor::DONT_TRAVERSE_CHILDREN;
+        }
+        // A value for what cannot be missing, said to the type checker: no test can reach it.
+        if ($node instanceof Expr\BinaryOp\Coalesce && $node->right instanceof Scalar) {
+            $this->unreachable[spl_object_id($node->right)] = true;
+        }
+        if (isset($this->unreachable[spl_object_id($node)])) {
+            return null;
         }
         if ($node instanceof Expr\BinaryOp && isset(self::OPERATORS[$node::class])) {
             [$operator, $other] = self::OPERATORS[$node::class];
