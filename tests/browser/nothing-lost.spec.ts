@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { bringIn, figures, signIn, uploadAndOpen } from './steps';
+import { bringIn, figures, signIn, upload, uploadAndOpen } from './steps';
 
 const hives = 'Tag,Before\nA1,10\nA2,8\nA3,3\n';
 
@@ -163,4 +163,49 @@ test('two quick presses move an item twice', async ({ page }) => {
     await page.waitForLoadState('networkidle');
     await page.reload();
     await expect(titles.nth(2)).toHaveValue(first);
+});
+
+test('what breaks in one place says so there, and the others stay open', async ({ page }) => {
+    await uploadAndOpen(page, 'broken.csv', hives);
+    await page.route('**/overview*', (route) => route.fulfill({ json: { figures: 7 } }));
+    await page.reload();
+    await expect(page.getByRole('alert')).toContainText('This place could not be drawn');
+    await expect(page.getByRole('link', { name: 'All datasets' })).toBeVisible();
+    await page.unroute('**/overview*');
+    await page.getByRole('link', { name: 'All datasets' }).click();
+    await expect(page.getByRole('heading', { name: 'Datasets' })).toBeVisible();
+});
+
+test('bringing in, discarding, renaming and deleting can be asked for again', async ({ page }) => {
+    const away = async (place: string, press: () => Promise<void>) => {
+        await page.route(place, (route) => (route.request().method() === 'GET' ? route.continue() : route.abort()));
+        await press();
+        await expect(page.getByRole('alert')).toContainText('The server does not answer.');
+        await page.unroute(place);
+        await page.getByRole('button', { name: 'Try again' }).click();
+        await expect(page.getByRole('alert')).toHaveCount(0);
+    };
+    await upload(page, 'unwanted again.csv', hives);
+    await away('**/cancel', () => page.getByRole('button', { name: 'Discard' }).click());
+    await expect(page.getByText('Cancelled; nothing was kept of it.')).toBeVisible();
+
+    await page.getByRole('link', { name: 'Row Tally: all datasets' }).click();
+    await upload(page, 'wanted again.csv', hives);
+    await away('**/begin', () => page.getByRole('button', { name: 'Bring in the rows' }).click());
+    await page.getByRole('link', { name: 'Open its rows' }).click();
+
+    await away('**/api/datasets/*', async () => {
+        await page.getByRole('button', { name: 'wanted again', exact: true }).click();
+        await page.getByRole('textbox', { name: 'Title' }).fill('Renamed hives');
+        await page.keyboard.press('Enter');
+        await expect(page.getByText('not saved yet')).toBeVisible();
+    });
+    await expect(page.getByText('not saved yet')).toHaveCount(0);
+    await page.getByRole('link', { name: 'Row Tally: all datasets' }).click();
+    await expect(page.getByRole('link', { name: 'Renamed hives' })).toBeVisible();
+    await away('**/api/datasets/*', async () => {
+        await page.getByRole('button', { name: 'Delete Renamed hives' }).click();
+        await page.getByRole('button', { name: 'Delete it' }).click();
+    });
+    await expect(page.getByRole('link', { name: 'Renamed hives' })).toHaveCount(0);
 });
