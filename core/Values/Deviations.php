@@ -53,7 +53,8 @@ final readonly class Deviations
         $perUnit = 2.0 ** -$exponent;
         $inUnits = $mean->dividedBy($unit);
         $upper = Exact::toFloat($inUnits) ?? 0.0;
-        $lower = Exact::toFloat($inUnits->minus(BigRational::of(Exact::shortestText($upper)))) ?? 0.0;
+        // What the double leaves of the mean, from the double itself: its shortest text may be half a last place off.
+        $lower = Exact::toFloat($inUnits->minus(PowerSums::ofDoubles([$upper], null)->sum())) ?? 0.0;
 
         return new self($values, 0, $upper, $lower, $perUnit, $squares->dividedBy($unit)->dividedBy($unit), $observations);
     }
