@@ -56,7 +56,7 @@ final readonly class ShownDecimals
         };
 
         return match (true) {
-            $this->kind === 's' => "to {$this->number} significant digits",
+            $this->kind === 's' => "to {$this->number} significant digit" . ($this->number === 1 ? '' : 's'),
             $this->kind === '' => 'with ' . $places($this->number),
             $this->number === 0 => 'with as many decimals as the data',
             default => 'to ' . str_replace('decimals', 'more decimals', str_replace('one decimal', 'one more decimal', $places($this->number))) . ' than the data',

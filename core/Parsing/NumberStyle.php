@@ -242,17 +242,19 @@ final readonly class NumberStyle
     }
 
     /**
-     * Whether other writings of negatives are beyond doubt: beside numbers without a sign, and none with a plain minus.
+     * Whether other writings of negatives are beyond doubt: none has a plain minus, and brackets and minus signs behind (which may be
+     * remarks) are no more than numbers without a sign and with a dash in front.
      *
      * @param array<array-key, int> $texts
      */
     private static function showNegatives(array $texts): bool
     {
-        $negative = $plain = 0;
+        $negative = $open = $plain = 0;
         foreach (array_keys($texts) as $text) {
             $text = (string) $text;
             if (self::otherNegative($text) !== null) {
                 ++$negative;
+                $open += (int) preg_match('/^\s?\(|[-\x{2212}]\s?$/u', $text);
             } elseif (preg_match('/^[-\x{2212}]\s?[0-9.,]/u', $text) === 1) {
                 return false;
             } else {
@@ -260,7 +262,7 @@ final readonly class NumberStyle
             }
         }
 
-        return $negative > 0 && $plain >= $negative;
+        return $negative > 0 && $plain + $negative - $open >= $open;
     }
 
     /**

@@ -53,7 +53,9 @@ final readonly class RecognisedType
         }
         $style = NumberStyle::recognise($meant, $commaMark);
         $numbers = $style->fits(array_count_values($meant));
-        $isNumber = $meant !== [] && 3 * $numbers >= 2 * count($meant);
+        // Cells that may be negatives speak for numbers too: whether they are is asked.
+        $mayBe = $numbers === 0 ? 0 : $style->withNegatives()->fits(array_count_values($meant));
+        $isNumber = $meant !== [] && 3 * max($numbers, $mayBe) >= 2 * count($meant);
         if ($isNumber && $numbers < count($meant) && ClassLabels::areValuesWithAnOpenEnd($meant)) {
             return new self(VariableType::Category);
         }

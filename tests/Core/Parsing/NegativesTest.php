@@ -57,6 +57,18 @@ final class NegativesTest extends TestCase
         self::assertSame(['1200.00', '-350.00', '-1000.25'], array_map($type->style->plain(...), ['1,200.00', '(350.00)', '(1,000.25)']));
     }
 
+    public function test_a_column_of_many_writings_is_a_number_and_no_id(): void
+    {
+        $type = RecognisedType::of('kg', ['(5)', '3', '-$5', '7-'], [], false, true);
+        self::assertSame([VariableType::Number, true], [$type->type, $type->style->negatives]);
+        self::assertSame(['-5', '3', '-7'], array_map($type->style->plain(...), ['(5)', '3', '7-']));
+
+        // More brackets than plain numbers: a number, but what the brackets mean is asked.
+        $open = RecognisedType::of('loss', ['(5)', '(6)', '(7)', '8'], [], false);
+        self::assertSame([VariableType::Number, false], [$open->type, $open->style->negatives]);
+        self::assertNotSame(VariableType::Number, RecognisedType::of('note', ['(1)', '(2)', '(3)'], [], false)->type, 'numbers of notes');
+    }
+
     public function test_what_no_double_holds_is_no_number(): void
     {
         self::assertSame([null, null, null], [NumberText::parse('1e-400'), NumberText::parse('-2.5e-330'), NumberText::parse('1e400')]);
