@@ -8,14 +8,19 @@ use Brick\Math\BigDecimal;
 
 /**
  * A class as its label states it: `12-17`, `12–17`, `12 to 17`, `12 through 17`, `10 to less than 20`, `10 and under 20`, `12 ≤ x < 18`,
- * `[12, 18)`, `under 6`, `up to 6`, `x < 6`, `48 and over`, `48 or above`, `48 & up`, `48+ years`, `> 47`, or a single value `0`; with units,
+ * `[12, 18)`, `under 6`, `up to 6`, `x < 6`, `48 and over`, `48 or above`, `48 & up`, `48+ years`, `> 47`, `over 5 to 10`, or a single value `0`; with units, thousands and millions in words or as `5k`,
  * currency signs, minus signs, marks between thousands and decimal commas. `ClassLabels` reads those of a whole column.
  */
 final readonly class ClassLabel
 {
     private const CURRENCIES = '/\p{Sc}|\b(?:USD|EUR|GBP|CHF|JPY)\b/u';
     private const HYPHENS = '[-–—−‐‑]|\.{2,3}|…';
-    private const WORDS_BETWEEN = 'to|through|thru|until|til|till|bis|à|a|al|tot';
+    private const WORDS_BETWEEN = 'to|through|thru|until|til|till|bis|à|a|al|hasta|tot';
+    private const WORDS_FROM = 'from|von|ab|de|da|desde|del|van';
+    private const MORE_THAN = 'over|above|exceeding|(?:more|greater|higher|larger) than|über|mehr als|>';
+    private const AT_MOST = '(?:but |and |und )?(?:up to|at most|(?:no|not) (?:more than|over|above|exceeding)|bis(?: zu)?|≤|<=)';
+    /** What a number is multiplied with by the word or letter behind it; million by its letter only beside a currency. */
+    private const SCALES = ['/^(?:k|thousands?|tsd\.?)$/iu' => 1000, '/^(?:m|millions?|mio\.?|mln|mn)$/iu' => 1_000_000];
     private const LESS_THAN = 'less than|under|below|fewer than|lower than|unter|weniger als|<';
     /** Words that are no unit. */
     private const NO_UNIT = self::WORDS_BETWEEN . '|and|or|und|oder|et|ou|y|o|e|en|of|plus|but|up|over|above|under|below|less|fewer|more|than|upwards?|from|x';
@@ -64,8 +69,10 @@ final readonly class ClassLabel
      */
     public static function parse(string $label, string $decimalMark = '.'): ?self
     {
-        $text = str_replace(["\u{A0}", "\u{202F}", "\u{2009}"], ' ', $label);
+        $text = str_replace(["\u{A0}", "\u{202F}", "\u{2009}"], ' ', self::withSeparator($label));
+        $isMoney = preg_match(self::CURRENCIES, $text) === 1;
         $text = trim(preg_replace('/\s+/u', ' ', preg_replace(self::CURRENCIES, '', $text) ?? $text) ?? $text);
+        $text = self::unscaled($text, $decimalMark, $isMoney);
         $number = self::number($decimalMark);
         $word = '(?!(?:' . self::NO_UNIT . ')(?!\p{L}))[\p{L}°%‰µ²³][\p{L}°%‰µ²³\/.]*+';
         $n = "({$number})(?:\\s?{$word}(?: {$word})?)?";
@@ -74,13 +81,19 @@ final readonly class ClassLabel
 
         $less = self::LESS_THAN;
         $between = '(?:\s?(?:' . self::HYPHENS . ')\s?|\s(?:' . self::WORDS_BETWEEN . ')\s)';
+        // A side without end is an open class.
+        if (preg_match("/^[\\[(]\\s?(?:{$n}|[-−]\\s?(?:inf(?:inity)?|∞))\\s?;\\s?(?:{$n}|\\+?(?:inf(?:inity)?|∞))\\s?[\\])]$/iu", $text, $part, PREG_UNMATCHED_AS_NULL) === 1
+            && (isset($part[1]) !== isset($part[2]))) {
+            return $class($part[1] ?? null, $part[2] ?? null, false, isset($part[1]) ? $text[0] === '[' : str_ends_with($text, ']'));
+        }
         $within = [
             "/^[\\[(]\\s?{$n}\\s?(?:;|,(?= )|" . ($decimalMark === '.' ? ',' : ';') . ")\\s?{$n}\\s?[\\])]$/iu" => true,
             "/^{$n}\\s?(?:≤|<=|<)\\s?\\p{L}[\\p{L} ]*\\s?(?:≤|<=|<)\\s?{$n}$/iu" => true,
             "/^{$n}(?:{$between}|,? ?(?:but|and) | up to )(?:but )?(?:{$less})\\s?{$n}$/iu" => true,
             "/^{$n},? (?:{$less})\\s?{$n}$/iu" => true,
             "/^(?:between )?{$n} and {$n}$/iu" => false,
-            "/^(?:from )?{$n}(?:{$between}| up to ){$n}$/iu" => false,
+            '/^(?:' . self::MORE_THAN . ")\\s?{$n}(?:{$between}|,? )(?:" . self::AT_MOST . ")?\\s?{$n}$/iu" => true,
+            '/^(?:(?:' . self::WORDS_FROM . ") )?{$n}(?:{$between}| up to ){$n}$/iu" => false,
         ];
         foreach ($within as $pattern => $areBoundaries) {
             if (preg_match($pattern, $text, $part) === 1) {
@@ -111,6 +124,35 @@ final readonly class ClassLabel
     public static function of(string $label, ?BigDecimal $low, ?BigDecimal $high, bool $areBoundaries): self
     {
         return new self($label, $low, $high, $areBoundaries, true);
+    }
+
+    /** In brackets the only comma stands between the bounds, whatever stands around it: `[0,5)`. */
+    public static function withSeparator(string $label): string
+    {
+        return preg_match('/^\s*[\[(][^,;]*,[^,;]*[\])]\s*$/u', $label) === 1 ? str_replace(',', '; ', $label) : $label;
+    }
+
+    /** With numbers in thousands or millions written out. What stands behind the last number of a range holds for both: `1-2k`. */
+    private static function unscaled(string $text, string $decimalMark, bool $isMoney): string
+    {
+        // A sign before it may be the hyphen of a range, and stays as it is.
+        $number = str_replace('[-−+]?', '', self::number($decimalMark));
+        $scale = '\s?(?:thousands?|tsd\.?|millions?|mio\.?|mln|mn)|k' . ($isMoney ? '|m' : '');
+        if (preg_match_all("/({$number})({$scale})?(?![\p{L}\d])/iu", $text, $found, PREG_SET_ORDER | PREG_UNMATCHED_AS_NULL | PREG_OFFSET_CAPTURE) < 1) {
+            return $text;
+        }
+        $last = $found[count($found) - 1];
+        foreach (array_reverse($found) as $part) {
+            $value = self::read((string) $part[1][0], $decimalMark);
+            $word = $part[2][0] ?? ($last[2][0] !== null && $value->isLessThan(self::read((string) $last[1][0], $decimalMark)) ? $last[2][0] : null);
+            foreach ($word === null ? [] : self::SCALES as $pattern => $times) {
+                if (preg_match($pattern, trim((string) $word)) === 1) {
+                    $text = substr_replace($text, str_replace('.', $decimalMark, (string) $value->multipliedBy($times)->stripTrailingZeros()), $part[0][1], strlen((string) $part[0][0]));
+                }
+            }
+        }
+
+        return $text;
     }
 
     private static function number(string $decimalMark): string

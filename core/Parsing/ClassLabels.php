@@ -96,7 +96,7 @@ final readonly class ClassLabels
             return null;
         }
         foreach ($labels as $label) {
-            if (preg_match('/\d[.,]\d{3}(?!\d)/', $label) === 1) {
+            if (preg_match('/\d[.,]\d{3}(?!\d)/', ClassLabel::withSeparator($label)) === 1) {
                 return $label;
             }
         }
@@ -111,7 +111,7 @@ final readonly class ClassLabels
      */
     private static function markedNumbers(array $labels): array
     {
-        preg_match_all('/\d+(?:[.,]\d+)+|(?<!\d)[.,]\d+/', implode("\n", $labels), $found);
+        preg_match_all('/\d+(?:[.,]\d+)+|(?<!\d)[.,]\d+/', implode("\n", array_map(ClassLabel::withSeparator(...), $labels)), $found);
 
         // A decimal without a nought before it is one beyond doubt.
         return array_map(static fn(string $number): string => ctype_digit($number[0]) ? $number : "0{$number}", $found[0]);

@@ -27,6 +27,13 @@ final class ClassLabelTest extends TestCase
             ['$1,000-$1,999', '1000', '1999'], ['€ 10 – € 19', '10', '19'], ['10-19 USD', '10', '19'], ['£48 and over', '48', null, false, true], ['under $500', null, '500', false, false],
             ['12 through 17', '12', '17'], ['12 thru 17', '12', '17'], ['from 12 to 17', '12', '17'], ['between 12 and 17', '12', '17'], ['12 - 17 years old', '12', '17'], ['12 up to 17', '12', '17'],
             ['10 to less than 20', '10', '20', true], ['10 to <20', '10', '20', true], ['10-<20', '10', '20', true], ['10 – under 20', '10', '20', true], ['10 and under 20', '10', '20', true], ['10 but less than 20', '10', '20', true], ['10 up to but less than 20', '10', '20', true], ['10, but under 20', '10', '20', true],
+            // Intervals without a blank, and without an end.
+            ['[0,5)', '0', '5', true], ['(5,10]', '5', '10', true], ['[0.5,1.5)', '0.5', '1.5', true], ['[0,5;1,5)', '0.5', '1.5', true], ['[10,Inf)', '10', null, false, true], ['(10, ∞)', '10', null, false, false], ['(-inf; 5]', null, '5', false, true], ['(-∞,5)', null, '5', false, false],
+            ['over 5 to 10', '5', '10', true], ['over 5 up to 10', '5', '10', true], ['more than 5 but not more than 10', '5', '10', true], ['> 5 - 10', '5', '10', true], ['über 5 bis 10', '5', '10', true], ['above 5 to at most 10', '5', '10', true],
+            ['de 5 à 9', '5', '9'], ['von 5 bis 9', '5', '9'], ['desde 5 hasta 9', '5', '9'], ['da 5 a 9', '5', '9'],
+            // Thousands and millions.
+            ['£1k-£2k', '1000', '2000'], ['1k–2k', '1000', '2000'], ['1-2k', '1000', '2000'], ['500-1k', '500', '1000'], ['1.5k to 2.5k', '1500', '2500'], ['$1M-$2M', '1000000', '2000000'], ['$5k+', '5000', null, false, true], ['under $2m', null, '2000000', false, false],
+            ['1 thousand to 2 thousand', '1000', '2000'], ['1 to 2 million', '1000000', '2000000'], ['10 Tsd. bis 20 Tsd.', '10000', '20000'], ['1 kg - 2 kg', '1', '2'], ['1 m - 2 m', '1', '2'],
             ['-11..-5', '-11', '-5'], ['-11 to -5', '-11', '-5'], ['−11 − −5', '-11', '-5'], ['-11 - -5', '-11', '-5'], ['0…5', '0', '5'], ['1...5', '1', '5'],
             ['.5-.9', '0.5', '0.9'], ['-.5 to .5', '-0.5', '0.5'], [',5–,9', '0.5', '0.9'], ['< .5', null, '0.5', false, false],
             ['48 or above', '48', null, false, true], ['48 or below', null, '48', false, true], ['48 and higher', '48', null, false, true], ['48 and lower', null, '48', false, true], ['48 or longer', '48', null, false, true], ['48 & over', '48', null, false, true], ['48 & up', '48', null, false, true], ['48 and upwards', '48', null, false, true],
