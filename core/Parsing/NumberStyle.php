@@ -290,8 +290,8 @@ final readonly class NumberStyle
         $group = self::groupClass($groupMark);
         $fraction = '(?:' . preg_quote($decimalMark, '/') . '[0-9]+)?';
 
-        // Groups of three, or of two before the last three, as lakhs and crores are written.
-        $groups = '(?:[0-9]{1,3}(?:' . $group . '[0-9]{3})+|[0-9]{1,2}(?:' . $group . '[0-9]{2})+' . $group . '[0-9]{3})';
+        // Groups of three, or with commas of two before the last three, as lakhs and crores are written.
+        $groups = '(?:[0-9]{1,3}(?:' . $group . '[0-9]{3})+' . ($groupMark === ',' ? '|[0-9]{1,2}(?:,[0-9]{2})+,[0-9]{3}' : '') . ')';
 
         return '/^[' . self::BLANKS . ']*[+\-\x{2212}]?' . $groups . $fraction . '[' . self::BLANKS . ']*$/Du';
     }

@@ -22,6 +22,8 @@ final readonly class RecognisedType
     /** Words that say by themselves that a number names something, and those that say it only of numbers that run. */
     private const NAMES_SOMETHING = '/(?:^|[\s_\-.])(?:id|ids|identifier|code|key|tag|ref|reference|uuid|ID|(?:zip|post(?:al)?)\s?code|phone|telephone)\.?$|[a-z](?:Id|ID)$/u';
     private const RUNS = '/(?:^|[\s_\-.])(?:no|nr|num|number|index|row|line|case|obs|record|nummer)\.?$|^#$/u';
+    /** A country's code and six digits or more, or groups of digits of which the first begins with a nought. */
+    private const TELEPHONE = '/^(?:\+[1-9](?:[ \-\/.()]*\d){6,14}|\(?0\d+\)?[ \-\/](?:[ \-]?\d){3,12})$/D';
     private const FEWEST_THAT_RUN = 5;
     private const LONGEST_CODE = 40;
     private const LONGEST_LABEL = 80;
@@ -85,7 +87,10 @@ final readonly class RecognisedType
         if (count($cells) < 2 || count(array_count_values($cells)) < count($cells)) {
             return false;
         }
-        if (!$isNumber || self::areCodes($cells)) {
+        if (self::areCodes($cells)) {
+            return true;
+        }
+        if (!$isNumber) {
             return array_filter($cells, static fn(string $cell): bool => preg_match('/\d/', $cell) !== 1
                 || preg_match('/\s/', $cell) === 1 || strlen($cell) > self::LONGEST_CODE) === [];
         }
@@ -102,7 +107,8 @@ final readonly class RecognisedType
     }
 
     /**
-     * Whole numbers of which one is written with a leading zero ("007", "01067") name something; they do not count.
+     * Whole numbers of which one is written with a leading zero ("007", "01067") name something, and so do digits of telephones
+     * ("+49 30 123456"); they do not count.
      *
      * @param list<string> $cells
      */
@@ -110,6 +116,10 @@ final readonly class RecognisedType
     {
         $leadingZero = false;
         foreach ($cells as $cell) {
+            if (preg_match(self::TELEPHONE, $cell) === 1) {
+                $leadingZero = true;
+                continue;
+            }
             if (!ctype_digit($cell)) {
                 return false;
             }

@@ -11,6 +11,26 @@ use RowTally\Core\Parsing\RecognisedType;
 
 final class RecognisedTypeTest extends TestCase
 {
+    /** @return iterable<string, array{list<string>, VariableType}> */
+    public static function codes(): iterable
+    {
+        yield 'postal codes' => [['01067', '80331', '0123'], VariableType::Id];
+        yield 'telephones with their country' => [['+49 30 123456', '+49 89 4567890'], VariableType::Id];
+        yield 'telephones in one' => [['+493012345', '+442079460958'], VariableType::Id];
+        yield 'telephones of one country' => [['030 1234567', '(089) 765432'], VariableType::Id];
+        yield 'twice the same is no id' => [['030 1234567', '030 1234567'], VariableType::Category];
+        yield 'numbers with a sign' => [['+5', '+7.5', '-3'], VariableType::Number];
+        yield 'thousands with a sign' => [['+1,000', '+2,000'], VariableType::Number];
+        yield 'groups of two stand between commas only' => [['49 30 123', '49 89 456', '49 40 789'], VariableType::Category];
+    }
+
+    /** @param list<string> $cells */
+    #[DataProvider('codes')]
+    public function test_codes_of_digits_are_no_numbers(array $cells, VariableType $type): void
+    {
+        self::assertSame($type, RecognisedType::of('x', $cells, [], true)->type);
+    }
+
     /** @return iterable<string, array{string, list<string>, VariableType}> */
     public static function columns(): iterable
     {
