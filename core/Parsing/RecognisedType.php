@@ -114,18 +114,18 @@ final readonly class RecognisedType
      */
     private static function areCodes(array $cells): bool
     {
-        $leadingZero = false;
+        $isCode = false;
         foreach ($cells as $cell) {
             if (preg_match(self::TELEPHONE, $cell) === 1) {
-                $leadingZero = true;
+                $isCode = true;
                 continue;
             }
             if (!ctype_digit($cell)) {
                 return false;
             }
-            $leadingZero = $leadingZero || (strlen($cell) > 1 && $cell[0] === '0');
+            $isCode = $isCode || (strlen($cell) > 1 && $cell[0] === '0');
         }
 
-        return $leadingZero;
+        return $isCode;
     }
 }
