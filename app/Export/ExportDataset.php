@@ -20,7 +20,7 @@ final readonly class ExportDataset
 
     public function table(Dataset $dataset, RowsQuestion $question): ExportedTable
     {
-        $first = $this->readRows->window($dataset, new RowsQuestion($question->of, $question->where, $question->sort, $question->descending, 0, 1));
+        $first = $this->readRows->window($dataset, $question->from(0, 1));
         $isPlain = $question->where === null && $question->sort === null;
 
         return new ExportedTable(
@@ -70,7 +70,7 @@ final readonly class ExportDataset
     {
         $from = 0;
         do {
-            $answer = $this->readRows->window($dataset, new RowsQuestion($question->of, $question->where, $question->sort, $question->descending, $from, ReadRows::MOST_ROWS));
+            $answer = $this->readRows->window($dataset, $question->from($from, ReadRows::MOST_ROWS));
             $from += count($answer->rows);
             if ($answer->rows !== []) {
                 yield [

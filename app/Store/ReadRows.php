@@ -50,7 +50,7 @@ final readonly class ReadRows
     {
         $wanted = mb_strtolower($text);
         for ($from = $question->from; ; $from += self::MOST_ROWS) {
-            $answer = $this->window($dataset, new RowsQuestion($question->of, $question->where, $question->sort, $question->descending, $from, self::MOST_ROWS));
+            $answer = $this->window($dataset, $question->from($from, self::MOST_ROWS));
             $found = null;
             foreach ($answer->cells as $column) {
                 foreach ($column as $i => $cell) {

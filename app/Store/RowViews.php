@@ -6,6 +6,7 @@ namespace App\Store;
 
 use App\Models\Dataset;
 use Illuminate\Support\Facades\DB;
+use RowTally\Core\Basis\Basis;
 use RowTally\Core\Formula\Formula;
 use RowTally\Core\Formula\FormulaError;
 use RowTally\Core\Values\Packed;
@@ -35,7 +36,7 @@ final readonly class RowViews
 
             return ['total' => $dataset->rows, 'rows' => $count <= 0 ? [] : range($from, $from + $count - 1)];
         }
-        $key = ['dataset_id' => $dataset->id, 'question' => hash('sha256', json_encode([$where, $question->sort, $question->descending], JSON_THROW_ON_ERROR))];
+        $key = ['dataset_id' => $dataset->id, 'question' => hash('sha256', json_encode([$where, $question->sort, $question->descending, ...Slice::fencesIn($where, $question->basis)], JSON_THROW_ON_ERROR))];
         $kept = DB::table('row_views')->where([...$key, 'revision' => $dataset->revision])
             ->selectRaw('`rows`, used_at, SUBSTRING(payload, ?, ?) AS part', [self::WORD * max(0, $from) + 1, self::WORD * max(0, $count)])->first();
         if ($kept !== null && is_numeric($kept->rows) && is_string($kept->part)) {
@@ -43,7 +44,7 @@ final readonly class RowViews
 
             return ['total' => (int) $kept->rows, 'rows' => self::unpacked($kept->part)];
         }
-        $rows = $this->worked($dataset, $where, $question->sort, $question->descending);
+        $rows = $this->worked($dataset, $where, $question);
         $packed = implode('', array_map(static fn(array $slice): string => pack('V*', ...$slice), array_chunk($rows, self::SLICE)));
         // Several windows of a new view are asked for at once, and each may have worked it out; they are the same.
         DB::table('row_views')->upsert([[...$key, 'revision' => $dataset->revision, 'rows' => count($rows), 'payload' => $packed, 'used_at' => time()]], ['dataset_id', 'question'], ['revision', 'rows', 'payload', 'used_at']);
@@ -53,15 +54,16 @@ final readonly class RowViews
     }
 
     /** @return list<int> */
-    private function worked(Dataset $dataset, ?string $where, ?string $sort, bool $descending): array
+    private function worked(Dataset $dataset, ?string $where, RowsQuestion $question): array
     {
-        $rows = $dataset->rows === 0 ? [] : ($where === null ? range(0, $dataset->rows - 1) : $this->matching($dataset, $where));
+        $sort = $question->sort;
+        $rows = $dataset->rows === 0 ? [] : ($where === null ? range(0, $dataset->rows - 1) : $this->matching($dataset, $where, $question->basis));
         if ($sort === null || $rows === []) {
             return $rows;
         }
         $variable = $dataset->variables->firstWhere('key', $sort) ?? throw UnknownVariable::named($sort);
 
-        return SortRows::of($rows, $variable, $dataset->revision, $descending);
+        return SortRows::of($rows, $variable, $dataset->revision, $question->descending);
     }
 
     /** The views of older revisions are of no more use. */
@@ -71,10 +73,10 @@ final readonly class RowViews
     }
 
     /** @return list<int> */
-    private function matching(Dataset $dataset, string $where): array
+    private function matching(Dataset $dataset, string $where, Basis $basis): array
     {
         $stored = StoredRows::of($dataset, $this->tallies);
-        $formula = Formula::of($where, $stored->names());
+        $formula = Formula::of($where, $stored->names(), $basis);
         $rows = [];
         $before = 0;
         foreach ($stored->layout as $chunk => $count) {

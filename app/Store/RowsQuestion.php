@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Store;
 
+use RowTally\Core\Basis\Basis;
+
 /** Which rows of a dataset are wanted, in which order, and which variables of them. */
 final readonly class RowsQuestion
 {
@@ -18,5 +20,13 @@ final readonly class RowsQuestion
         /** Place in the view of the first one wanted, from 0. */
         public int $from = 0,
         public int $count = 200,
+        /** What the condition calls an outlier. */
+        public Basis $basis = new Basis(),
     ) {}
+
+    /** The same view, from another place on. */
+    public function from(int $from, int $count): self
+    {
+        return new self($this->of, $this->where, $this->sort, $this->descending, $from, $count, $this->basis);
+    }
 }

@@ -60,7 +60,7 @@ final class Slice
         $isPlain = $where === null && $complete === [] && $counts === null && count($by) <= 1 && ($by === [] || $by[0]->type === VariableType::Category);
         $key = match (true) {
             $isPlain => $by === [] ? '' : "by:{$by[0]->id}",
-            default => 's:' . sha1(json_encode([array_column($by, 'id'), $where, array_column($complete, 'id'), $counts?->id, $question->basis->classEdge->value, ...self::fencesIn($question->basis)], JSON_THROW_ON_ERROR)),
+            default => 's:' . sha1(json_encode([array_column($by, 'id'), $where, array_column($complete, 'id'), $counts?->id, $question->basis->classEdge->value, ...self::fencesIn($where, $question->basis)], JSON_THROW_ON_ERROR)),
         };
         $slice = new self($dataset, $tallies, $by, $complete, $counts, $question->basis, $key);
         if ($isPlain) {
@@ -101,9 +101,9 @@ final class Slice
      *
      * @return list<string>
      */
-    private static function fencesIn(Basis $basis): array
+    public static function fencesIn(?string $where, Basis $basis): array
     {
-        return stripos($basis->where ?? '', Functions::Outlier->value) === false ? [] : [$basis->quartileRule->value, $basis->innerFence];
+        return stripos($where ?? '', Functions::Outlier->value) === false ? [] : [$basis->quartileRule->value, $basis->innerFence];
     }
 
     private function readGroups(): void

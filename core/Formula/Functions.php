@@ -54,7 +54,7 @@ enum Functions: string
             self::Z => 'z(x): how many sample standard deviations x lies from the mean of all rows',
             self::Rank => 'rank(x): the place of x among all rows; equal values share the mean of their places',
             self::Classes => 'classes(x, start, width): the class that x falls into, such as [20, 25)',
-            self::Outlier => 'outlier(x): whether x lies beyond a fence; in a condition by the basis, in a made variable at 1.5 interquartile ranges',
+            self::Outlier => 'outlier(x): whether x lies beyond a fence; in a condition by the fences of the basis or of the view of rows, in a made variable at 1.5 interquartile ranges',
         };
     }
 

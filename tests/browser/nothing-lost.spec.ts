@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { bringIn, figures, signIn, upload, uploadAndOpen } from './steps';
+import { bringIn, choose, figures, signIn, upload, uploadAndOpen } from './steps';
 
 const hives = 'Tag,Before\nA1,10\nA2,8\nA3,3\n';
 
@@ -111,6 +111,32 @@ test('fields of a variable stay typed until they are saved, a missing mark in a 
     await expect(panel.getByText('Not saved yet.')).toHaveCount(0);
     await page.reload();
     await expect(panel.getByRole('textbox', { name: 'Missing mark 1' })).toHaveValue('no  scale');
+});
+
+test('a formula and what becomes of labels stay typed while the panel is closed', async ({ page }) => {
+    await bringIn(page, 'making.csv', 'Tag,Site,Before\nA1,Mill,10\nA2,Oak,8\nA3,Mill,3\n');
+    await page.getByRole('link', { name: 'Open its rows' }).click();
+    const panel = page.getByRole('button', { name: 'Make a variable' });
+    await panel.click();
+    await choose(page, /^Make:/, 'a formula');
+    await page.getByRole('textbox', { name: 'Formula' }).fill('Before * 2');
+    await page.getByLabel('Name', { exact: true }).fill('Twice');
+    await panel.click();
+    await page.reload();
+    await panel.click();
+    await expect(page.getByRole('textbox', { name: 'Formula' })).toHaveValue('Before * 2');
+    await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Twice');
+    await choose(page, /^Make:/, 'fewer categories');
+    await page.getByLabel('Oak becomes').fill('Mill');
+    await page.getByRole('link', { name: 'Profile' }).click();
+    await page.getByRole('link', { name: 'Rows', exact: true }).click();
+    await panel.click();
+    await expect(page.getByLabel('Oak becomes')).toHaveValue('Mill');
+    // Made, it is typed no longer.
+    await choose(page, /^Make:/, 'a formula');
+    await page.getByRole('button', { name: 'Make it' }).click();
+    await expect(page.getByRole('columnheader', { name: /Twice/ })).toBeVisible();
+    await expect(page.getByRole('textbox', { name: 'Formula' })).toHaveValue('');
 });
 
 test('what failed is asked for again by one press: a picture, the figures, a dataset begun empty', async ({ page }) => {

@@ -7,6 +7,8 @@ namespace App\Http\Requests;
 use App\Store\ReadRows;
 use App\Store\RowsQuestion;
 use Illuminate\Validation\Rules\Enum;
+use RowTally\Core\Basis\Basis;
+use RowTally\Core\Basis\QuartileRule;
 
 /** The words of the address of rows: of, where, sort, from, count. */
 class RowsRequest extends AddressRequest
@@ -17,6 +19,8 @@ class RowsRequest extends AddressRequest
         return [
             'of' => ['nullable', 'string', 'max:20000'],
             'where' => ['nullable', 'string', 'max:5000'],
+            'quartiles' => ['nullable', 'string', new Enum(QuartileRule::class)],
+            'fences' => ['nullable', 'string', 'max:20'],
             'sort' => ['nullable', 'string', 'max:90'],
             'from' => ['nullable', 'integer', 'min:0'],
             'count' => ['nullable', 'integer', 'min:1', 'max:' . ReadRows::MOST_ROWS],
@@ -29,6 +33,7 @@ class RowsRequest extends AddressRequest
     {
         return [
             'where.max' => 'A condition has at most 5,000 characters. Make a variable of a part of it.',
+            'quartiles' => 'Quartiles are cut by one of: ' . implode(', ', array_column(QuartileRule::cases(), 'value')) . '.',
             'text.max' => 'A text to find has at most 1,000 characters.',
             'count' => 'From 1 to ' . number_format(ReadRows::MOST_ROWS) . ' rows are given at once.',
             'from' => 'Rows are given from a place on that is a whole number, 0 for the first.',
@@ -47,6 +52,17 @@ class RowsRequest extends AddressRequest
             $isDescending,
             $this->integer('from'),
             $this->integer('count', 200),
+            $this->basis(),
+        );
+    }
+
+    private function basis(): Basis
+    {
+        $defaults = new Basis();
+
+        return new Basis(
+            quartileRule: $this->enum('quartiles', QuartileRule::class) ?? $defaults->quartileRule,
+            innerFence: $this->string('fences')->toString() === '' ? $defaults->innerFence : $this->string('fences')->toString(),
         );
     }
 

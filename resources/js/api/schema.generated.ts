@@ -1842,6 +1842,10 @@ export interface operations {
                 of?: string;
                 /** @description A condition in the formula language. */
                 where?: string;
+                /** @description The default is halves-excluded. */
+                quartiles?: components["parameters"]["quartiles"];
+                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
+                fences?: components["parameters"]["fences"];
                 /** @description Key of a variable; with :down behind it, the largest first. */
                 sort?: string;
                 /** @description Place in the view, from 0. */
@@ -1878,6 +1882,10 @@ export interface operations {
                 of?: string;
                 /** @description A condition in the formula language. */
                 where?: string;
+                /** @description The default is halves-excluded. */
+                quartiles?: components["parameters"]["quartiles"];
+                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
+                fences?: components["parameters"]["fences"];
                 /** @description Key of a variable; with :down behind it, the largest first. */
                 sort?: string;
                 /** @description Place in the view, from 0. */
@@ -2159,6 +2167,10 @@ export interface operations {
                 format: "csv" | "xlsx" | "ods" | "json" | "json-lines" | "data-package";
                 of?: string;
                 where?: string;
+                /** @description The default is halves-excluded. */
+                quartiles?: components["parameters"]["quartiles"];
+                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
+                fences?: components["parameters"]["fences"];
                 sort?: string;
             };
             header?: never;

@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { Account } from '../account/Account';
 import { useDataset } from '../api/datasets';
+import { useConventions } from '../api/conventions';
 import { CopiedNote, say } from '../ui/copying';
 import { counted } from '../ui/format';
 import { Keeping, type ToKeep } from '../ui/keeping';
@@ -14,8 +15,8 @@ import { BasisLine } from './BasisLine';
 import { chosenFigures, FigureChoice } from './FigureChoice';
 import { groupName } from './groups';
 import { OverviewTable } from './OverviewTable';
-import { type Place, useConventions, useFigureChoices, useKeeping, useOverview, useProfile } from './queries';
-import { type Question, readQuestion, toggled, writeQuestion } from './question';
+import { type Place, useFigureChoices, useKeeping, useOverview, useProfile } from './queries';
+import { type Question, readQuestion, rowsWords, toggled, writeQuestion } from './question';
 import { Sheet } from './Sheet';
 import { VariableRail } from './VariableRail';
 import { WorkingPanel } from './WorkingPanel';
@@ -165,7 +166,7 @@ export function ProfilePage() {
                                                     onAsk={ask}
                                                     onOpen={(figure, column) => setPlace({ variable: sheet.variable, figure, column })}
                                                     onShowRows={(where) =>
-                                                        void navigate(`/datasets/${id}/rows?${new URLSearchParams({ where }).toString()}`)
+                                                        void navigate(`/datasets/${id}/rows?${rowsWords(where, question).toString()}`)
                                                     }
                                                 />
                                             ))}

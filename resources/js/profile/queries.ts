@@ -3,11 +3,6 @@ import { api, bodyOf } from '../api/client';
 import type { ToKeep } from '../ui/keeping';
 import { classWords, type Question, questionWords } from './question';
 
-/** The words of the basis line come from the core and never change while the page is open. */
-export function useConventions() {
-    return useQuery({ queryKey: ['conventions'], queryFn: async () => bodyOf(await api.GET('/conventions')), staleTime: Infinity });
-}
-
 /** The last answer stays on screen while the next is on its way, so nothing jumps when the basis changes. */
 export function useProfile(dataset: number, revision: number | undefined, question: Question, chosen: string | null) {
     const words = questionWords(question);

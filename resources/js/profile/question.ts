@@ -108,3 +108,14 @@ export function toggled(keys: string[], key: string, variables: Variable[]): str
     }
     return variables.map((variable) => variable.key).filter((candidate) => chosen.has(candidate));
 }
+
+/** The address of the rows of a condition, which calls an outlier there what it calls one here. */
+export function rowsWords(where: string, question: Question): URLSearchParams {
+    const words = new URLSearchParams({ where });
+    for (const name of ['quartiles', 'fences'] as const) {
+        if (question[name] !== defaults[name]) {
+            words.set(name, question[name]);
+        }
+    }
+    return words;
+}

@@ -1,6 +1,6 @@
-import { useState } from 'react';
 import { nameInFormula } from '../api/formula';
 import { Button } from '../ui/Button';
+import { useDraft } from '../ui/useDraft';
 import { WordChoice } from '../ui/WordChoice';
 import { beforeAndAfter, numberChoices, type Parts } from './making';
 import { Trial } from './Trial';
@@ -8,12 +8,18 @@ import { Trial } from './Trial';
 /** Later minus earlier: which is which is named, and what the sign says is a sentence. */
 export function Difference({ dataset, onChange, isBusy }: Parts) {
     const offered = beforeAndAfter(dataset.variables.filter(({ type }) => type === 'number'));
-    const [later, setLater] = useState(offered?.later ?? '');
-    const [earlier, setEarlier] = useState(offered?.earlier ?? '');
+    const { fields, set } = useDraft<{ later: string; earlier: string; good: 'less' | 'more' | 'neither' }>(
+        `make ${dataset.id} difference`,
+        {
+            later: offered?.later ?? '',
+            earlier: offered?.earlier ?? '',
+            good: 'neither',
+        },
+    );
+    const { later, earlier, good } = fields;
     const choices = numberChoices(dataset);
     // Where nothing belongs together nothing is offered: it is chosen.
     const choicesFor = (chosen: string) => (chosen === '' ? [{ value: '', words: 'choose a variable' }, ...choices] : choices);
-    const [good, setGood] = useState<'less' | 'more' | 'neither'>('neither');
     const variableOf = (key: string) => dataset.variables.find((variable) => variable.key === key);
     const [a, b] = [variableOf(later), variableOf(earlier)];
     const formula = a === undefined || b === undefined ? '' : `${nameInFormula(a.name)} - ${nameInFormula(b.name)}`;
@@ -22,16 +28,11 @@ export function Difference({ dataset, onChange, isBusy }: Parts) {
     return (
         <>
             <p className="mt-3 leading-loose">
-                Later: <WordChoice name="Later" options={choicesFor(later)} value={later} onChange={setLater} />
+                Later: <WordChoice name="Later" options={choicesFor(later)} value={later} onChange={(key) => set({ later: key })} />
                 <br />
-                Earlier: <WordChoice name="Earlier" options={choicesFor(earlier)} value={earlier} onChange={setEarlier} />{' '}
-                <Button
-                    className="ml-2 px-2! py-0.5! text-small!"
-                    onClick={() => {
-                        setLater(earlier);
-                        setEarlier(later);
-                    }}
-                >
+                Earlier:{' '}
+                <WordChoice name="Earlier" options={choicesFor(earlier)} value={earlier} onChange={(key) => set({ earlier: key })} />{' '}
+                <Button className="ml-2 px-2! py-0.5! text-small!" onClick={() => set({ later: earlier, earlier: later })}>
                     Swap
                 </Button>
                 <br />
@@ -44,7 +45,7 @@ export function Difference({ dataset, onChange, isBusy }: Parts) {
                         { value: 'neither', words: 'neither' },
                     ]}
                     value={good}
-                    onChange={(value) => setGood(value as typeof good)}
+                    onChange={(value) => set({ good: value as typeof good })}
                 />
             </p>
             {formula !== '' && (

@@ -1,8 +1,8 @@
-import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { Dataset } from '../api/client';
 import { nameInFormula } from '../api/formula';
 import { Button } from '../ui/Button';
+import { useDraft } from '../ui/useDraft';
 import { WordChoice } from '../ui/WordChoice';
 import type { ChangeWords } from './changes';
 import { Difference } from './Difference';
@@ -34,13 +34,14 @@ export function MakePanel({
     onChange: (change: ChangeWords) => Promise<boolean>;
     isBusy: boolean;
 }) {
-    const [way, setWay] = useState<Way>('difference');
+    const { fields, set } = useDraft<{ way: Way }>(`make ${dataset.id}`, { way: 'difference' });
+    const { way } = fields;
     const numbers = dataset.variables.filter((variable) => variable.type === 'number');
     const parts = { dataset, onChange, isBusy };
     return (
         <>
             <h2 className="text-lead">
-                Make <WordChoice name="Make" options={ways} value={way} onChange={(value) => setWay(value as Way)} />
+                Make <WordChoice name="Make" options={ways} value={way} onChange={(value) => set({ way: value as Way })} />
             </h2>
             {way === 'formula' ? (
                 <FormulaForm {...parts} />
@@ -55,7 +56,7 @@ export function MakePanel({
             ) : (
                 <OfOne key={way} way={way} {...parts} />
             )}
-            <NewVariable onChange={onChange} isBusy={isBusy} />
+            <NewVariable dataset={dataset} onChange={onChange} isBusy={isBusy} />
         </>
     );
 }
@@ -85,11 +86,16 @@ function Restack({ dataset }: { dataset: Dataset }) {
 
 function OfOne({ way, dataset, onChange, isBusy }: Parts & { way: 'rescale' | 'z' | 'classes' }) {
     const choices = numberChoices(dataset);
-    const [of, setOf] = useState(choices[0]?.value ?? '');
-    const [sign, setSign] = useState('*');
-    const [number, setNumber] = useState('10');
-    const [start, setStart] = useState('0');
-    const [width, setWidth] = useState('10');
+    const { fields, set } = useDraft(`make ${dataset.id} ${way}`, {
+        of: choices[0]?.value ?? '',
+        sign: '*',
+        number: '10',
+        start: '0',
+        width: '10',
+    });
+    const { sign, number, start, width } = fields;
+    // The variable of a draft may be gone.
+    const of = (choices.find(({ value }) => value === fields.of) ?? choices[0])?.value ?? '';
     const variable = dataset.variables.find(({ key }) => key === of);
     const name = variable === undefined ? '' : nameInFormula(variable.name);
     const made = {
@@ -105,19 +111,19 @@ function OfOne({ way, dataset, onChange, isBusy }: Parts & { way: 'rescale' | 'z
             unit: '',
         },
     }[way];
-    const typed = (label: string, value: string, set: (text: string) => void) => (
+    const typed = (label: string, name: 'number' | 'start' | 'width') => (
         <input
             aria-label={label}
-            value={value}
+            value={fields[name]}
             size={6}
-            onChange={(event) => set(event.target.value.replace(',', '.'))}
+            onChange={(event) => set({ [name]: event.target.value.replace(',', '.') })}
             className={`${field} w-20! inline`}
         />
     );
     return (
         <>
             <p className="mt-3 leading-loose">
-                Of <WordChoice name="Of" options={choices} value={of} onChange={setOf} />
+                Of <WordChoice name="Of" options={choices} value={of} onChange={(key) => set({ of: key })} />
                 {way === 'rescale' && (
                     <>
                         {' '}
@@ -128,15 +134,15 @@ function OfOne({ way, dataset, onChange, isBusy }: Parts & { way: 'rescale' | 'z
                                 { value: '/', words: 'divided by' },
                             ]}
                             value={sign}
-                            onChange={setSign}
+                            onChange={(chosen) => set({ sign: chosen })}
                         />{' '}
-                        {typed('Number', number, setNumber)}
+                        {typed('Number', 'number')}
                     </>
                 )}
                 {way === 'classes' && (
                     <>
-                        , from {typed('Start', start, setStart)} in steps of {typed('Width', width, setWidth)}; a value on an edge belongs
-                        to the class above it
+                        , from {typed('Start', 'start')} in steps of {typed('Width', 'width')}; a value on an edge belongs to the class
+                        above it
                     </>
                 )}
             </p>
@@ -155,7 +161,8 @@ function OfOne({ way, dataset, onChange, isBusy }: Parts & { way: 'rescale' | 'z
 }
 
 function FormulaForm({ dataset, onChange, isBusy }: Parts) {
-    const [formula, setFormula] = useState('');
+    const draft = useDraft(`make ${dataset.id} formula`, { formula: '' });
+    const { formula } = draft.fields;
     return (
         <>
             <label className="mt-3 block text-small text-soft">
@@ -165,7 +172,7 @@ function FormulaForm({ dataset, onChange, isBusy }: Parts) {
                     spellCheck={false}
                     className={`figures ${field} text-ink`}
                     value={formula}
-                    onChange={(event) => setFormula(event.target.value)}
+                    onChange={(event) => draft.set({ formula: event.target.value })}
                     placeholder='such as  ("Spring weight" - 10) * 2'
                 />
             </label>
@@ -173,21 +180,31 @@ function FormulaForm({ dataset, onChange, isBusy }: Parts) {
                 + − × / ^ mod, comparisons, and or not; abs sqrt ln log10 exp round floor ceil min max mean sum if missing z rank classes
                 outlier. Names with blanks stand in double quotes, texts in single ones.
             </p>
-            <Trial dataset={dataset} formula={formula} name="" unit="" description="" onChange={onChange} isBusy={isBusy} />
+            <Trial
+                place="formula"
+                dataset={dataset}
+                formula={formula}
+                name=""
+                unit=""
+                description=""
+                onChange={onChange}
+                onMade={draft.forget}
+                isBusy={isBusy}
+            />
         </>
     );
 }
 
 /** An empty variable, to be typed into. */
-function NewVariable({ onChange, isBusy }: Pick<Parts, 'onChange' | 'isBusy'>) {
-    const [name, setName] = useState('');
-    const [type, setType] = useState('number');
+function NewVariable({ dataset, onChange, isBusy }: Parts) {
+    const { fields, set, forget } = useDraft(`make ${dataset.id} empty`, { name: '', type: 'number' });
+    const { name, type } = fields;
     return (
         <form
             className="mt-6 border-t border-hair pt-3"
             onSubmit={(event) => {
                 event.preventDefault();
-                void onChange({ kind: 'add-variable', name, type }).then((isDone) => isDone && setName(''));
+                void onChange({ kind: 'add-variable', name, type }).then((isDone) => isDone && forget());
             }}
         >
             <h3 className="text-small font-semibold">
@@ -196,11 +213,11 @@ function NewVariable({ onChange, isBusy }: Pick<Parts, 'onChange' | 'isBusy'>) {
                     name="Type"
                     options={['number', 'category', 'date', 'id', 'text'].map((value) => ({ value, words: value }))}
                     value={type}
-                    onChange={setType}
+                    onChange={(chosen) => set({ type: chosen })}
                 />
             </h3>
             <div className="mt-2 flex items-end gap-2">
-                <Field name="Name of the new variable" value={name} onChange={setName} />
+                <Field name="Name of the new variable" value={name} onChange={(text) => set({ name: text })} />
                 <Button type="submit" disabled={isBusy || name.trim() === ''}>
                     Add
                 </Button>

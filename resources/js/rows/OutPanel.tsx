@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { Dataset } from '../api/client';
 import { count } from '../ui/format';
+import { viewWords } from './queries';
 import { type View } from './view';
 
 const formats = [
@@ -20,11 +21,8 @@ export function OutPanel({ dataset, view }: { dataset: Dataset; view: View }) {
         const words = new URLSearchParams({ format });
         if (isView) {
             words.set('of', shown.map(({ key }) => key).join(','));
-            if (view.where !== '') {
-                words.set('where', view.where);
-            }
-            if (view.sort !== '') {
-                words.set('sort', view.sort);
+            for (const [name, word] of Object.entries(viewWords(view))) {
+                words.set(name, word);
             }
         }
         return `/api/datasets/${dataset.id}/export?${words.toString()}`;

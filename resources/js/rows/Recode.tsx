@@ -1,7 +1,7 @@
-import { useState } from 'react';
 import type { Dataset } from '../api/client';
 import { Button } from '../ui/Button';
 import { count } from '../ui/format';
+import { useDraft } from '../ui/useDraft';
 import { WordChoice } from '../ui/WordChoice';
 import type { ChangeWords } from './changes';
 import { useLabels } from './queries';
@@ -18,9 +18,14 @@ export function Recode({
     isBusy: boolean;
 }) {
     const categories = dataset.variables.filter((variable) => variable.type === 'category');
-    const [of, setOf] = useState(categories[0]?.key ?? '');
-    const [name, setName] = useState('');
-    const [to, setTo] = useState<Record<string, string>>({});
+    const { fields, set, forget } = useDraft<{ of: string; name: string; to: Record<string, string> }>(`make ${dataset.id} recode`, {
+        of: categories[0]?.key ?? '',
+        name: '',
+        to: {},
+    });
+    const { name, to } = fields;
+    // The variable of a draft may be gone.
+    const of = (categories.find(({ key }) => key === fields.of) ?? categories[0])?.key ?? '';
     const labels = useLabels(dataset.id, dataset.revision, of, of !== '');
     if (categories.length === 0) {
         return <p className="mt-3 text-soft">There is no category.</p>;
@@ -35,7 +40,7 @@ export function Recode({
                     variable: of,
                     name,
                     labels: (labels.data?.labels ?? []).map(({ label }) => ({ from: label, to: to[label] ?? label })),
-                });
+                }).then((isDone) => isDone && forget());
             }}
         >
             Of{' '}
@@ -43,10 +48,7 @@ export function Recode({
                 name="Of"
                 options={categories.map((variable) => ({ value: variable.key, words: variable.name }))}
                 value={of}
-                onChange={(key) => {
-                    setOf(key);
-                    setTo({});
-                }}
+                onChange={(key) => set({ of: key, to: {} })}
             />
             <table className="mt-2 w-full text-small">
                 <tbody>
@@ -61,7 +63,7 @@ export function Recode({
                                     aria-label={`${label} becomes`}
                                     dir="auto"
                                     value={to[label] ?? label}
-                                    onChange={(event) => setTo((before) => ({ ...before, [label]: event.target.value }))}
+                                    onChange={(event) => set({ to: { ...to, [label]: event.target.value } })}
                                     className="w-full border-b border-hair bg-transparent"
                                 />
                             </td>
@@ -71,7 +73,7 @@ export function Recode({
             </table>
             <p className="mt-1 text-fine text-soft">Labels that are given the same one become one; an empty one becomes missing.</p>
             <div className="mt-2 space-y-2">
-                <Field name="Name" value={name} onChange={setName} />
+                <Field name="Name" value={name} onChange={(text) => set({ name: text })} />
                 <Button type="submit" look="primary" disabled={isBusy || name.trim() === ''}>
                     Make it
                 </Button>

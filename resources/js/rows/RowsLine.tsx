@@ -1,11 +1,13 @@
 import { useState } from 'react';
 import type { Dataset } from '../api/client';
+import { useConventions } from '../api/conventions';
 import { nameInFormula } from '../api/formula';
 import { count } from '../ui/format';
 import { Waiting } from '../ui/Waiting';
 import { WordChoice } from '../ui/WordChoice';
+import { WordEntry } from '../ui/WordEntry';
 import { useEnds, useFind, useTotal } from './queries';
-import type { View } from './view';
+import { asksForOutliers, type View } from './view';
 
 const field = 'rounded-md border border-hair-strong bg-surface px-2 py-0.5 text-body';
 
@@ -34,6 +36,7 @@ export function RowsLine({
                 {view.where === '' ? `All ${count(dataset.rows)} rows` : `${count(total.data ?? 0)} of ${count(dataset.rows)} rows, where`}
             </span>
             <Condition key={view.where} dataset={dataset} where={view.where} onShow={onShow} isWrong={total.isError} />
+            {asksForOutliers(view.where) && <Fences view={view} onShow={onShow} />}
             <span>
                 , ordered{' '}
                 <WordChoice
@@ -73,6 +76,32 @@ export function RowsLine({
                 <Find dataset={dataset.id} view={view} onGo={onGo} here={here} />
             </span>
         </section>
+    );
+}
+
+/** What the condition calls an outlier. */
+function Fences({ view, onShow }: { view: View; onShow: (change: Partial<View>) => void }) {
+    const rules = useConventions().data?.quartiles ?? [];
+    const fences = view.fences === '' ? '1.5' : view.fences;
+    return (
+        <span>
+            , outliers beyond{' '}
+            <WordEntry
+                name="Fences"
+                words={`${fences} IQR`}
+                value={fences}
+                help="How many interquartile ranges beyond the quartiles a value is called an outlier."
+                common={['1.5', '2', '3'].map((value) => ({ value, words: value }))}
+                onChange={(value) => onShow({ fences: value })}
+            />{' '}
+            of quartiles by{' '}
+            <WordChoice
+                name="Quartiles by"
+                options={rules}
+                value={view.quartiles === '' ? (rules[0]?.value ?? '') : view.quartiles}
+                onChange={(quartiles) => onShow({ quartiles })}
+            />
+        </span>
     );
 }
 

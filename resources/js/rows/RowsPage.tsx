@@ -13,6 +13,7 @@ import { Grid, type GridHandle } from './Grid';
 import { PanelChoice, SidePanel } from './SidePanel';
 import { RowsLine } from './RowsLine';
 import { TroubleDialog } from './TroubleDialog';
+import { viewWords } from './queries';
 import { readView, type View, writeView } from './view';
 
 /** As the server has it. */
@@ -94,7 +95,7 @@ export function RowsPage() {
                     />
                     <div className="flex min-h-0 flex-1">
                         <Grid
-                            key={`${view.where}|${view.sort}`}
+                            key={JSON.stringify(viewWords(view))}
                             ref={grid}
                             dataset={dataset.data}
                             variables={shown}

@@ -1,7 +1,7 @@
-import { useState } from 'react';
 import { Refusal } from '../api/client';
 import { Button } from '../ui/Button';
 import { count } from '../ui/format';
+import { useDraft } from '../ui/useDraft';
 import type { Parts } from './making';
 import { useFormulaTrial } from './queries';
 import { Field } from './VariablePanel';
@@ -13,11 +13,21 @@ export function Trial({
     name: initialName,
     unit: initialUnit,
     description,
+    place: draftPlace = formula,
     onChange,
+    onMade = () => undefined,
     isBusy,
-}: Parts & { formula: string; name: string; unit: string; description: string }) {
-    const [name, setName] = useState(initialName);
-    const [unit, setUnit] = useState(initialUnit);
+}: Parts & {
+    formula: string;
+    name: string;
+    unit: string;
+    description: string;
+    /** Whose draft the name is, where not the formula's. */
+    place?: string;
+    onMade?: () => void;
+}) {
+    const { fields, set, forget } = useDraft(`make ${dataset.id} trial ${draftPlace}`, { name: initialName, unit: initialUnit });
+    const { name, unit } = fields;
     const trial = useFormulaTrial(dataset.id, dataset.revision, formula);
     const place = trial.error instanceof Refusal ? trial.error.place : null;
     return (
@@ -84,11 +94,16 @@ export function Trial({
                         className="mt-3 space-y-2"
                         onSubmit={(event) => {
                             event.preventDefault();
-                            void onChange({ kind: 'make-variable', name, formula, unit, description });
+                            void onChange({ kind: 'make-variable', name, formula, unit, description }).then((isDone) => {
+                                if (isDone) {
+                                    forget();
+                                    onMade();
+                                }
+                            });
                         }}
                     >
-                        <Field name="Name" value={name} onChange={setName} />
-                        {trial.data.kind === 'number' && <Field name="Unit" value={unit} onChange={setUnit} />}
+                        <Field name="Name" value={name} onChange={(text) => set({ name: text })} />
+                        {trial.data.kind === 'number' && <Field name="Unit" value={unit} onChange={(text) => set({ unit: text })} />}
                         <Button type="submit" look="primary" disabled={isBusy || name.trim() === ''}>
                             Make it
                         </Button>

@@ -1,5 +1,5 @@
 import { keepPreviousData, useMutation, useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, bodyOf, type Rows } from '../api/client';
+import { api, bodyOf, type QuartileRule, type Rows } from '../api/client';
 import { datasetKey } from '../api/datasets';
 import type { View } from './view';
 
@@ -14,7 +14,7 @@ export function useRowWindows(dataset: number, view: View, pages: number[], bloc
     return useQueries({
         queries: pages.flatMap((page) =>
             blocks.map(({ block, keys }) => ({
-                queryKey: [...rowsKey(dataset), view.where, view.sort, page, block, keys.join(',')],
+                queryKey: [...rowsKey(dataset), viewWords(view), page, block, keys.join(',')],
                 queryFn: async ({ signal }: { signal: AbortSignal }) =>
                     bodyOf(
                         await api.GET('/datasets/{dataset}/rows', {
@@ -43,7 +43,7 @@ export function useRowWindows(dataset: number, view: View, pages: number[], bloc
 /** How many rows the view has. */
 export function useTotal(dataset: number, view: View) {
     return useQuery({
-        queryKey: [...rowsKey(dataset), view.where, view.sort, 'total'],
+        queryKey: [...rowsKey(dataset), viewWords(view), 'total'],
         queryFn: async ({ signal }) =>
             bodyOf(
                 await api.GET('/datasets/{dataset}/rows', {
@@ -181,6 +181,8 @@ export function useDescribeDataset(dataset: number) {
 export function viewWords(view: View) {
     return {
         ...(view.where === '' ? {} : { where: view.where }),
+        ...(view.quartiles === '' ? {} : { quartiles: view.quartiles as QuartileRule }),
+        ...(view.fences === '' ? {} : { fences: view.fences }),
         ...(view.sort === '' ? {} : { sort: view.sort }),
     };
 }

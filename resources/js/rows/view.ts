@@ -2,6 +2,9 @@
 export interface View {
     /** A condition; '' = all rows. */
     where: string;
+    /** What the condition calls an outlier: the rule for quartiles and how many IQR out the fences are; '' = the server's default. */
+    quartiles: string;
+    fences: string;
     /** Key of a variable, with `:down` behind it for the largest first; '' = as they were entered. */
     sort: string;
     hidden: string[];
@@ -17,6 +20,8 @@ export function readView(address: URLSearchParams): View {
     const panel = address.get('panel');
     return {
         where: address.get('where') ?? '',
+        quartiles: address.get('quartiles') ?? '',
+        fences: address.get('fences') ?? '',
         sort: address.get('sort') ?? '',
         hidden: (address.get('hide') ?? '').split(',').filter((key) => key !== ''),
         panel: panels.find((known) => known === panel) ?? null,
@@ -28,6 +33,8 @@ export function writeView(view: View): URLSearchParams {
     const address = new URLSearchParams();
     const words = {
         where: view.where,
+        quartiles: view.quartiles,
+        fences: view.fences,
         sort: view.sort,
         hide: view.hidden.join(','),
         panel: view.panel ?? '',
@@ -39,4 +46,9 @@ export function writeView(view: View): URLSearchParams {
         }
     }
     return address;
+}
+
+/** Whether a condition asks for outliers, which depends on fences. */
+export function asksForOutliers(where: string): boolean {
+    return /\boutlier\s*\(/i.test(where);
 }

@@ -46,6 +46,20 @@ final class RowsTest extends AppTestCase
         self::assertSame([1, 2, 3, 4, 5], $this->rows($dataset, '')['rows']);
     }
 
+    public function test_what_a_view_calls_an_outlier_follows_the_fences_that_it_is_given(): void
+    {
+        $dataset = $this->dataset("tag,kg\nA,1\nB,2\nC,3\nD,4\nE,5\nF,9\n");
+        $outliers = fn(string $words): array => $this->rows($dataset, 'where=' . urlencode('outlier(kg)') . $words)['rows'];
+
+        // Quartiles 2 and 5 by halves, with fences to 9.5; 2.25 and 4.75 by definition 7, to 8.5.
+        self::assertSame([[], [6], [], [6]], [$outliers(''), $outliers('&quartiles=hf7'), $outliers('&quartiles=hf7&fences=3'), $outliers('&fences=1')]);
+        self::assertSame([], $outliers(''), 'and each view is kept by its own fences');
+        self::assertSame([6], $this->rows($dataset, 'where=' . urlencode('kg > 8') . '&fences=3')['rows']);
+        Contract::assertMeets('listRows', $this->getJson("/api/datasets/{$dataset->id}/rows?fences=-1")->assertStatus(422));
+        Contract::assertMeets('listRows', $this->getJson("/api/datasets/{$dataset->id}/rows?quartiles=mine")->assertStatus(422));
+        self::assertStringContainsString('F,9', $this->get("/api/datasets/{$dataset->id}/export?format=csv&fences=1&where=" . urlencode('outlier(kg)'))->assertOk()->streamedContent());
+    }
+
     public function test_a_condition_that_is_wrong_points_at_the_place(): void
     {
         $dataset = $this->dataset(self::HIVES);
