@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Export;
 
+use App\Store\WholeFile;
 use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Parsing\SpreadsheetText;
 
@@ -13,7 +14,7 @@ final class CsvWriter implements TableWriter
     public function write(ExportedTable $table, $out): void
     {
         // The byte order mark tells spreadsheets that it is UTF-8.
-        fwrite($out, "\u{FEFF}" . self::line(array_map(static fn(ExportedVariable $variable): string => SpreadsheetText::harmless($variable->header()), $table->variables)));
+        WholeFile::write($out, "\u{FEFF}" . self::line(array_map(static fn(ExportedVariable $variable): string => SpreadsheetText::harmless($variable->header()), $table->variables)));
         foreach ($table->blocks as $block) {
             $columns = [];
             foreach ($table->variables as $i => $variable) {
@@ -26,7 +27,7 @@ final class CsvWriter implements TableWriter
                 $lines .= implode(',', array_column($columns, $row)) . "\r\n";
             }
             // A row of one missing value must not look like a blank line.
-            fwrite($out, count($columns) === 1 ? preg_replace('/^\r$/m', "\"\"\r", $lines) ?? $lines : $lines);
+            WholeFile::write($out, count($columns) === 1 ? preg_replace('/^\r$/m', "\"\"\r", $lines) ?? $lines : $lines);
         }
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Export;
 
+use App\Store\WholeFile;
 use RowTally\Core\Columns\VariableType;
 
 /** A zipped tabular data package (Data Package and Table Schema, version 2): the CSV file and all that is known of its variables. */
@@ -11,7 +12,7 @@ final class DataPackageWriter implements TableWriter
 {
     public function write(ExportedTable $table, $out): void
     {
-        $csv = ZipFile::temporary();
+        $csv = WholeFile::scratch();
         $handle = fopen($csv, 'w');
         if ($handle === false) {
             throw new CannotExport('There is no room for the file.');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Export;
 
+use App\Store\WholeFile;
 use RowTally\Core\Columns\VariableType;
 
 /** A list of objects (RFC 8259), or one object a line. Numbers are written with the digits they have; missing is null. */
@@ -15,7 +16,7 @@ final class JsonWriter implements TableWriter
     {
         $names = array_map(static fn(ExportedVariable $variable): string => self::text($variable->name) . ':', $table->variables);
         $between = '';
-        fwrite($out, $this->isLines ? '' : "[\n");
+        WholeFile::write($out, $this->isLines ? '' : "[\n");
         foreach ($table->blocks as $block) {
             $columns = [];
             foreach ($table->variables as $i => $variable) {
@@ -30,9 +31,9 @@ final class JsonWriter implements TableWriter
                 $text .= $between . '{' . implode(',', $parts) . '}';
                 $between = $this->isLines ? "\n" : ",\n";
             }
-            fwrite($out, $text);
+            WholeFile::write($out, $text);
         }
-        fwrite($out, $this->isLines ? "\n" : "\n]\n");
+        WholeFile::write($out, $this->isLines ? "\n" : "\n]\n");
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Export;
 
+use App\Store\WholeFile;
 use RowTally\Core\Columns\VariableType;
 
 /** An OpenDocument spreadsheet (OASIS OpenDocument 1.3) written in one pass: numbers as numbers, dates as dates, all else as texts. */
@@ -16,13 +17,13 @@ final class OdsWriter implements TableWriter
         if ($table->rows > self::MOST_ROWS) {
             throw CannotExport::tooManyRows('ODS', $table->rows, self::MOST_ROWS);
         }
-        $path = ZipFile::temporary();
+        $path = WholeFile::scratch();
         $content = fopen($path, 'w');
         if ($content === false) {
             throw new CannotExport('There is no room for the file.');
         }
-        fwrite($content, '<?xml version="1.0" encoding="UTF-8"?>' . "\n" . '<office:document-content xmlns:office="urn:oasis:names:tc:opendocument:xmlns:office:1.0" xmlns:table="urn:oasis:names:tc:opendocument:xmlns:table:1.0" xmlns:text="urn:oasis:names:tc:opendocument:xmlns:text:1.0" office:version="1.3"><office:body><office:spreadsheet>');
-        fwrite($content, '<table:table table:name="Rows">' . self::texts(array_map(static fn(ExportedVariable $variable): string => $variable->header(), $table->variables)));
+        WholeFile::write($content, '<?xml version="1.0" encoding="UTF-8"?>' . "\n" . '<office:document-content xmlns:office="urn:oasis:names:tc:opendocument:xmlns:office:1.0" xmlns:table="urn:oasis:names:tc:opendocument:xmlns:table:1.0" xmlns:text="urn:oasis:names:tc:opendocument:xmlns:text:1.0" office:version="1.3"><office:body><office:spreadsheet>');
+        WholeFile::write($content, '<table:table table:name="Rows">' . self::texts(array_map(static fn(ExportedVariable $variable): string => $variable->header(), $table->variables)));
         foreach ($table->blocks as $block) {
             $columns = [];
             foreach ($table->variables as $i => $variable) {
@@ -32,10 +33,10 @@ final class OdsWriter implements TableWriter
             for ($row = 0; $row < $block['rows']; ++$row) {
                 $rows .= '<table:table-row>' . implode('', array_column($columns, $row)) . '</table:table-row>';
             }
-            fwrite($content, $rows);
+            WholeFile::write($content, $rows);
         }
-        fwrite($content, '</table:table><table:table table:name="Variables">' . implode('', array_map(self::texts(...), VariableSheet::rows($table))) . '</table:table>');
-        fwrite($content, '</office:spreadsheet></office:body></office:document-content>');
+        WholeFile::write($content, '</table:table><table:table table:name="Variables">' . implode('', array_map(self::texts(...), VariableSheet::rows($table))) . '</table:table>');
+        WholeFile::write($content, '</office:spreadsheet></office:body></office:document-content>');
         fclose($content);
         $type = ExportFormat::Ods->mediaType();
         ZipFile::write($out, [

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Export;
 
+use App\Store\WholeFile;
 use DateTimeImmutable;
 use DateTimeZone;
 use RowTally\Core\Columns\VariableType;
@@ -40,14 +41,14 @@ final class XlsxWriter implements TableWriter
     /** @param list<list<string>> $texts rows of texts on top */
     private function sheet(string $head, array $texts, ?ExportedTable $table): string
     {
-        $path = ZipFile::temporary();
+        $path = WholeFile::scratch();
         $out = fopen($path, 'w');
         if ($out === false) {
             throw new CannotExport('There is no room for the file.');
         }
-        fwrite($out, $head . '<worksheet xmlns="' . self::MAIN . '"><sheetData>');
+        WholeFile::write($out, $head . '<worksheet xmlns="' . self::MAIN . '"><sheetData>');
         foreach ($texts as $row) {
-            fwrite($out, '<row>' . implode('', array_map(self::text(...), $row)) . '</row>');
+            WholeFile::write($out, '<row>' . implode('', array_map(self::text(...), $row)) . '</row>');
         }
         foreach ($table->blocks ?? [] as $block) {
             $columns = [];
@@ -58,9 +59,9 @@ final class XlsxWriter implements TableWriter
             for ($row = 0; $row < $block['rows']; ++$row) {
                 $rows .= '<row>' . implode('', array_column($columns, $row)) . '</row>';
             }
-            fwrite($out, $rows);
+            WholeFile::write($out, $rows);
         }
-        fwrite($out, '</sheetData></worksheet>');
+        WholeFile::write($out, '</sheetData></worksheet>');
         fclose($out);
 
         return $path;

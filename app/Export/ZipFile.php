@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Export;
 
+use App\Store\NoRoom;
+use App\Store\WholeFile;
 use RuntimeException;
 use ZipArchive;
 
@@ -18,7 +20,7 @@ final class ZipFile
      */
     public static function write($out, array $texts, array $files, array $stored = []): void
     {
-        $path = self::temporary();
+        $path = WholeFile::scratch();
         $zip = new ZipArchive();
         if ($zip->open($path, ZipArchive::OVERWRITE) !== true) {
             throw new RuntimeException('The archive cannot be made.');
@@ -33,19 +35,14 @@ final class ZipFile
             $zip->addFile($file, $name);
             $zip->setCompressionName($name, ZipArchive::CM_DEFLATE, 3);
         }
-        $zip->close();
+        if (!@$zip->close()) {
+            throw new NoRoom();
+        }
         $in = fopen($path, 'r');
         if ($in !== false) {
-            stream_copy_to_stream($in, $out);
+            WholeFile::copy($in, $out);
             fclose($in);
         }
         array_map(unlink(...), [$path, ...array_values($files)]);
-    }
-
-    public static function temporary(): string
-    {
-        $path = tempnam(sys_get_temp_dir(), 'rowtally');
-
-        return $path === false ? throw new RuntimeException('No room for a temporary file.') : $path;
     }
 }

@@ -8,6 +8,7 @@ use App\Export\CannotExport;
 use App\Intake\NotATable;
 use App\Store\Changes\ChangeRefused;
 use App\Store\Changes\StaleRevision;
+use App\Store\NoRoom;
 use App\Store\UnknownVariable;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -39,6 +40,7 @@ final class ExceptionAnswers
             'findings' => [['code' => "lacks-{$exception->lacks}", 'sentence' => $exception->getMessage()]],
         ], 422));
         $exceptions->render(static fn(CannotExport $exception): JsonResponse => self::message(422, $exception->getMessage()));
+        $exceptions->render(static fn(NoRoom $exception): JsonResponse => self::message(507, $exception->getMessage()));
         $exceptions->render(static fn(NotATable $exception): JsonResponse => self::message(422, $exception->getMessage()));
         $exceptions->render(static fn(FormulaError $exception): JsonResponse => new JsonResponse(['message' => $exception->getMessage(), 'at' => $exception->at, 'length' => $exception->length], 422));
         $exceptions->render(static fn(ChangeRefused $exception): JsonResponse => new JsonResponse([

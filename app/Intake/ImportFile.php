@@ -10,47 +10,51 @@ use App\Models\Dataset;
 use App\Models\Import;
 use App\Models\ImportStatus;
 use App\Store\DatasetWriter;
+use App\Store\NoRoom;
+use Closure;
 use Illuminate\Support\Facades\Storage;
+use Illuminate\Support\Str;
+use Throwable;
 
 /**
- * Turns an uploaded file into a dataset. Safe to run twice: it begins by clearing what an interrupted run left. A file that is
- * not a table, or an import that is cancelled, leaves no dataset.
+ * Turns an uploaded file into a dataset. Whoever reads it takes the import under a name of its own and beats while it works: one
+ * that has gone silent is taken up by another, and what the first one still does counts no more. A file that is not a table, or an
+ * import that is cancelled, leaves no dataset.
  */
 final readonly class ImportFile
 {
-    private const PROGRESS_EVERY_SECONDS = 0.25;
+    /** One that has not beaten for so long is worked at by nobody. */
+    public const SILENT_AFTER_SECONDS = 30;
+    public const MOST_ATTEMPTS = 3;
+    private const BEAT_EVERY_SECONDS = 0.25;
+    private const FAILED = 'Something went wrong on our side while the file was read; nothing was kept of it. Upload it again, and if that fails too, tell whoever runs this server (the log has the details).';
 
     public function __construct(private ReadTable $readTable) {}
 
     public function import(Import $import): void
     {
-        if ($import->status === ImportStatus::Cancelling) {
-            $this->end($import, ImportStatus::Cancelled);
-        }
-        if ($import->status !== ImportStatus::Queued && $import->status !== ImportStatus::Running) {
-            // Ended already: the worker died between its end and the queue's knowing of it.
+        $run = (string) Str::ulid();
+        $began = microtime(true);
+        if (!self::take($import, $run)) {
+            // Ended, cancelled, or in other hands.
             return;
         }
-        $began = microtime(true);
+        $import->refresh();
         $heldBefore = memory_get_usage();
         memory_reset_peak_usage();
-        $this->discardDraft($import);
-        $draft = Dataset::query()->create([
-            'user_id' => $import->user_id,
-            'title' => $import->title,
-            'source' => $import->file_name,
-            'notes' => [],
-        ]);
-        $import->update(['status' => ImportStatus::Running, 'dataset_id' => $draft->id]);
+        self::discardDraft($import);
+        $draft = Dataset::query()->create(['user_id' => $import->user_id, 'title' => $import->title, 'source' => $import->file_name, 'notes' => []]);
         try {
+            self::write($import, $run, ['dataset_id' => $draft->id]);
+            $beat = self::beat($import, $run);
+            $path = Storage::path($import->path);
+            clearstatcache(true, $path);
+            if (!is_file($path) || filesize($path) !== $import->bytes_total) {
+                throw new NoRoom();
+            }
             $writer = new DatasetWriter($draft);
-            $table = PreparedTable::of(Storage::path($import->path), $import->file_name, Decisions::fromArray($import->decisions ?? []), recognised: $import->encoding);
-            $read = $this->readTable->read(
-                CsvFile::open($table->path, $table->decisions, $table->isChecked),
-                $writer,
-                $this->progress($import),
-                $table->decisions,
-            );
+            $table = PreparedTable::of($path, $import->file_name, Decisions::fromArray($import->decisions ?? []), recognised: $import->encoding, meanwhile: static fn() => $beat(0, 0));
+            $read = $this->readTable->read(CsvFile::open($table->path, $table->decisions, $table->isChecked), $writer, $beat, $table->decisions);
             $reading = $read->withNotes($table->remarks);
             $writer->publish(
                 $reading,
@@ -58,39 +62,103 @@ final readonly class ImportFile
                 $table->decisions->position($table->decisions->counts),
                 $table->decisions->position($table->decisions->counted),
                 // In one transaction: a worker that dies leaves both or neither, and a cancel before it counts.
-                static function () use ($import, $reading, $began, $heldBefore): void {
-                    $done = Import::query()->whereKey($import->id)->where('status', ImportStatus::Running)->update([
-                        'status' => ImportStatus::Done,
-                        'error' => null,
-                        'bytes_read' => $import->bytes_total,
-                        'rows_read' => $reading->rows,
-                        'measured' => json_encode(['seconds' => microtime(true) - $began, 'peak_bytes' => memory_get_peak_usage() - $heldBefore + $reading->peakElsewhere], JSON_THROW_ON_ERROR),
-                    ]);
-                    if ($done !== 1) {
-                        throw new ImportCancelled();
-                    }
-                },
+                static fn() => self::write($import, $run, [
+                    'status' => ImportStatus::Done,
+                    'run' => null,
+                    'error' => null,
+                    'bytes_read' => $import->bytes_total,
+                    'rows_read' => $reading->rows,
+                    'measured' => json_encode(['seconds' => microtime(true) - $began, 'peak_bytes' => memory_get_peak_usage() - $heldBefore + $reading->peakElsewhere], JSON_THROW_ON_ERROR),
+                ]),
             );
             $import->refresh();
             OrderVariables::dispatch($draft->id);
-        } catch (NotATable $notATable) {
-            // The file stays: other decisions may read it.
-            $this->discardDraft($import);
-            $import->update(['status' => ImportStatus::Waiting, 'error' => $notATable->finding->sentence(), 'bytes_read' => 0, 'rows_read' => 0]);
+        } catch (NotATable|NoRoom $problem) {
+            // The file stays: other decisions may read it, or there may be room later.
+            $sentence = $problem instanceof NotATable ? $problem->finding->sentence() : $problem->getMessage();
+            $this->giveBack($import, $run, $draft, ['status' => ImportStatus::Waiting, 'error' => $sentence, 'bytes_read' => 0, 'rows_read' => 0]);
         } catch (ImportCancelled) {
-            $this->end($import, ImportStatus::Cancelled);
+            self::discard($draft);
+        } catch (Throwable $thrown) {
+            if (!self::isOurs($import, $run)) {
+                // Its rows were taken from under it: somebody has cancelled it.
+                self::discard($draft);
+
+                return;
+            }
+            $this->giveBack($import, $run, $draft, ['status' => ImportStatus::Queued]);
+            throw $thrown;
         }
     }
 
-    /** Ends an import without a dataset and leaves nothing half-made. */
+    /** Ends an import that is open without a dataset and leaves nothing half-made; it needs nobody who works at it. */
     public function end(Import $import, ImportStatus $status, ?string $error = null): void
     {
-        $this->discardDraft($import);
-        Storage::delete($import->path);
-        $import->update(['status' => $status, 'error' => $error]);
+        $ended = Import::query()->whereKey($import->id)->whereIn('status', ImportStatus::open())->update(['status' => $status, 'run' => null, 'error' => $error]);
+        $import->refresh();
+        if ($ended === 1) {
+            self::discardDraft($import);
+            Storage::delete($import->path);
+        }
     }
 
-    private function discardDraft(Import $import): void
+    public function fail(Import $import): void
+    {
+        $this->end($import, ImportStatus::Failed, self::FAILED);
+    }
+
+    /** Only one takes it, also where several try at once. */
+    private static function take(Import $import, string $run): bool
+    {
+        $open = Import::query()->whereKey($import->id);
+        $open->where(static function ($query): void {
+            $query->where('status', ImportStatus::Queued);
+            $query->orWhere(static fn($silent) => $silent->where('status', ImportStatus::Running)->where('beat_at', '<', time() - self::SILENT_AFTER_SECONDS));
+        });
+
+        return $open->update(['status' => ImportStatus::Running, 'run' => $run, 'beat_at' => time(), 'attempts' => $import->attempts + 1]) === 1;
+    }
+
+    /** @return Closure(int, int): void */
+    private static function beat(Import $import, string $run): Closure
+    {
+        $last = microtime(true);
+
+        return static function (int $bytesRead, int $rowsRead) use ($import, $run, &$last): void {
+            if (microtime(true) - $last >= self::BEAT_EVERY_SECONDS) {
+                $last = microtime(true);
+                self::write($import, $run, ['beat_at' => time(), 'bytes_read' => $bytesRead, 'rows_read' => $rowsRead]);
+            }
+        };
+    }
+
+    /**
+     * @param array<string, mixed> $values
+     *
+     * @throws ImportCancelled when it is no longer in these hands
+     */
+    private static function write(Import $import, string $run, array $values): void
+    {
+        // A write that changes nothing is counted as none.
+        if (Import::query()->whereKey($import->id)->where('run', $run)->update($values) === 0 && !self::isOurs($import, $run)) {
+            throw new ImportCancelled();
+        }
+    }
+
+    private static function isOurs(Import $import, string $run): bool
+    {
+        return Import::query()->whereKey($import->id)->where('run', $run)->exists();
+    }
+
+    /** @param array<string, mixed> $values */
+    private function giveBack(Import $import, string $run, Dataset $draft, array $values): void
+    {
+        self::discard($draft);
+        Import::query()->whereKey($import->id)->where('run', $run)->update([...$values, 'run' => null, 'dataset_id' => null, 'beat_at' => time()]);
+        $import->refresh();
+    }
+
+    private static function discardDraft(Import $import): void
     {
         if ($import->dataset_id !== null) {
             Dataset::query()->whereKey($import->dataset_id)->where('revision', 0)->delete();
@@ -98,23 +166,8 @@ final readonly class ImportFile
         }
     }
 
-    /** @return callable(int, int): void */
-    private function progress(Import $import): callable
+    private static function discard(Dataset $draft): void
     {
-        $last = microtime(true);
-
-        return static function (int $bytesRead, int $rowsRead) use ($import, &$last): void {
-            $now = microtime(true);
-            if ($now - $last < self::PROGRESS_EVERY_SECONDS) {
-                return;
-            }
-            $last = $now;
-            // Only a running import takes progress: where nothing was updated, somebody has cancelled it.
-            $updated = Import::query()->whereKey($import->id)->where('status', ImportStatus::Running)
-                ->update(['bytes_read' => $bytesRead, 'rows_read' => $rowsRead]);
-            if ($updated === 0 && Import::query()->whereKey($import->id)->value('status') !== ImportStatus::Running) {
-                throw new ImportCancelled();
-            }
-        };
+        Dataset::query()->whereKey($draft->id)->where('revision', 0)->delete();
     }
 }

@@ -17,6 +17,17 @@ final class NotATable extends RuntimeException
         parent::__construct($finding->sentence());
     }
 
+    /** As another process has told it. */
+    public static function because(Finding $finding): self
+    {
+        return new self($finding);
+    }
+
+    public static function tooMuch(string $what): self
+    {
+        return new self(new Finding('too-much', "Reading the file would take {$what}.", 'a table that can be read within that', 'Save the table as CSV, or leave out what is not needed.'));
+    }
+
     public static function empty(): self
     {
         return new self(new Finding('empty-file', 'The file is empty.', self::TABLE, 'Check that the right file was chosen and that it was saved before.'));

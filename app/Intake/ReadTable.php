@@ -7,6 +7,7 @@ namespace App\Intake;
 use App\Intake\Csv\CsvFile;
 use App\Intake\Csv\CsvRows;
 use Closure;
+use RuntimeException;
 
 /**
  * Reads a CSV file into columns: decides each column's type on a sample, then packs all rows. Where the sink can be shared and
@@ -35,6 +36,9 @@ final class ReadTable
         $packing = new PackColumns($file, $decisions, $columns);
         $inTwo = $sink instanceof SharedSink && count($variables) > 1 && filesize($file->path) >= self::LONG_FILE && SecondProcess::isPossible();
         [$packed, $elsewhere] = $inTwo ? $this->inTwo($packing, $variables, $sink, $progress) : [$packing->pack(array_keys($variables), $sink, $progress), 0];
+        if ($packed->reader->bytesRead !== $file->bytes) {
+            throw new RuntimeException("Of {$file->bytes} bytes {$packed->reader->bytesRead} were read.");
+        }
         if ($packed->rows === 0) {
             throw NotATable::headerOnly(count($variables));
         }
@@ -59,14 +63,17 @@ final class ReadTable
             $packed = $packing->pack($others, $sink, $goOn);
             $sink->flush();
 
-            return [$packed->variables, memory_get_peak_usage() - $before];
+            return [$packed->variables, memory_get_peak_usage() - $before, $packed->rows];
         });
         try {
             $packed = $packing->pack($own, $sink, $progress);
-            /** @var array{array<int, ReadVariable>, int} $result */
+            /** @var array{array<int, ReadVariable>, int, int} $result */
             $result = $second->result(static fn() => $progress($packed->reader->bytesRead, $packed->rows));
         } finally {
             $second->stop();
+        }
+        if ($result[2] !== $packed->rows) {
+            throw new RuntimeException("The two processes have read {$packed->rows} and {$result[2]} rows.");
         }
         $all = $packed->variables + $result[0];
         ksort($all);

@@ -10,9 +10,10 @@ use App\Models\Dataset;
 use App\Models\Import;
 use App\Models\User;
 use App\Store\RowsQuestion;
+use App\Store\WholeFile;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
-use RuntimeException;
+use Throwable;
 
 /**
  * Puts the rows of a dataset before intake once more, as a data package: there their columns can be stacked, made one block, or
@@ -26,13 +27,15 @@ final readonly class RereadDataset
     public function reread(Dataset $dataset, User $user): Import
     {
         $path = 'uploads/' . Str::random(40) . '.zip';
-        Storage::put($path, '');
-        $out = fopen(Storage::path($path), 'w');
-        if ($out === false) {
-            throw new RuntimeException('The rows could not be kept for intake.');
+        Storage::makeDirectory('uploads');
+        try {
+            $out = WholeFile::create(Storage::path($path));
+            (new DataPackageWriter())->write($this->exportDataset->table($dataset, new RowsQuestion()), $out);
+            WholeFile::close($out);
+        } catch (Throwable $thrown) {
+            Storage::delete($path);
+            throw $thrown;
         }
-        (new DataPackageWriter())->write($this->exportDataset->table($dataset, new RowsQuestion()), $out);
-        fclose($out);
 
         return $this->startImport->keep($user, $path, "rows of {$dataset->title}.zip", "{$dataset->title}, stacked");
     }

@@ -8,10 +8,13 @@ use App\Jobs\RunImport;
 use App\Models\Import;
 use App\Models\ImportStatus;
 use App\Models\User;
+use App\Store\NoRoom;
+use App\Store\WholeFile;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
-use RuntimeException;
+use Throwable;
 
 /** Keeps an uploaded file or a pasted text until it is read, and puts its import into the queue once somebody says so. */
 final readonly class StartImport
@@ -26,9 +29,11 @@ final readonly class StartImport
     public function keepFile(User $user, UploadedFile $file, ?string $title): Import
     {
         $name = $file->getClientOriginalName();
+        $bytes = $file->getSize();
         $path = $file->store('uploads');
-        if ($path === false) {
-            throw new RuntimeException('The uploaded file could not be kept.');
+        if ($path === false || Storage::size($path) !== $bytes) {
+            Storage::delete($path === false ? [] : [$path]);
+            throw new NoRoom();
         }
 
         return $this->keep($user, $path, $name, $title ?? pathinfo($name, PATHINFO_FILENAME));
@@ -38,9 +43,12 @@ final readonly class StartImport
     public function keepText(User $user, string $text, ?string $title): Import
     {
         $path = 'uploads/' . Str::random(40) . '.txt';
-        if (!Storage::put($path, $text) || Storage::size($path) !== strlen($text)) {
+        Storage::makeDirectory('uploads');
+        try {
+            WholeFile::put(Storage::path($path), $text);
+        } catch (NoRoom $noRoom) {
             Storage::delete($path);
-            throw new RuntimeException('The pasted text could not be kept whole.');
+            throw $noRoom;
         }
 
         return $this->keep($user, $path, 'pasted text', $title ?? 'Pasted on ' . now()->format('j F, H:i'));
@@ -49,15 +57,20 @@ final readonly class StartImport
     /** Begins to read a file that is waiting; one that has begun already goes on as it is. */
     public function begin(Import $import): Import
     {
-        $changed = Import::query()->whereKey($import->id)->where('status', ImportStatus::Waiting)->update(['status' => ImportStatus::Queued]);
-        $import->refresh();
-        if ($changed === 1) {
+        if ($import->status === ImportStatus::Waiting) {
             $this->rememberDecisions->keep($import);
-            RunImport::dispatch($import->id);
-            $import->refresh();
+            $queue = static function () use ($import): void {
+                $changed = Import::query()->whereKey($import->id)->where('status', ImportStatus::Waiting)
+                    ->update(['status' => ImportStatus::Queued, 'error' => null, 'beat_at' => time(), 'attempts' => 0]);
+                if ($changed === 1) {
+                    RunImport::dispatch($import->id)->beforeCommit();
+                }
+            };
+            // Both or neither where the queue is in this database; elsewhere the sweep finds what is in no queue.
+            config('queue.default') === 'database' ? DB::transaction($queue) : $queue();
         }
 
-        return $import;
+        return $import->refresh();
     }
 
     /**
@@ -69,11 +82,17 @@ final readonly class StartImport
     {
         try {
             [$decisions, $encoding] = $this->rememberDecisions->for($user, Storage::path($path), $name);
-        } catch (NotATable $notATable) {
-            Storage::delete($path);
-            throw $notATable;
-        }
+            $bytes = Storage::size($path);
 
+            return $this->waiting($user, $path, $name, $title, $bytes, $decisions, $encoding);
+        } catch (Throwable $thrown) {
+            Storage::delete($path);
+            throw $thrown;
+        }
+    }
+
+    private function waiting(User $user, string $path, string $name, string $title, int $bytes, Decisions $decisions, ?string $encoding): Import
+    {
         return $user->imports()->create([
             'title' => mb_substr($title, 0, self::LONGEST_TITLE),
             'file_name' => $name,
@@ -81,7 +100,7 @@ final readonly class StartImport
             'status' => ImportStatus::Waiting,
             'decisions' => $decisions->toArray(),
             'encoding' => $encoding,
-            'bytes_total' => Storage::size($path),
+            'bytes_total' => $bytes,
             'bytes_read' => 0,
             'rows_read' => 0,
         ]);

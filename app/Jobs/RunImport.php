@@ -6,7 +6,6 @@ namespace App\Jobs;
 
 use App\Intake\ImportFile;
 use App\Models\Import;
-use App\Models\ImportStatus;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use Throwable;
@@ -24,19 +23,18 @@ final class RunImport implements ShouldQueue
 
     public function handle(ImportFile $importFile): void
     {
-        $importFile->import(Import::query()->findOrFail($this->importId));
+        $import = Import::query()->find($this->importId);
+        if ($import !== null) {
+            $importFile->import($import);
+        }
     }
 
     /** The last try has failed: say so, and leave nothing half-made. */
     public function failed(?Throwable $exception): void
     {
         $import = Import::query()->find($this->importId);
-        if ($import !== null && $import->status->isOpen()) {
-            app(ImportFile::class)->end(
-                $import,
-                ImportStatus::Failed,
-                'Something went wrong on our side while the file was read; nothing was kept of it. Upload it again, and if that fails too, tell whoever runs this server (the log has the details).',
-            );
+        if ($import !== null) {
+            app(ImportFile::class)->fail($import);
         }
     }
 }

@@ -23,6 +23,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int                                         $rows_read
  * @property string|null                                 $error
  * @property string|null                                 $encoding    of a text, found out once
+ * @property string|null                                 $run         whose turn it is to read it
+ * @property int                                         $beat_at     when it was last known to be worked at or to wait, in seconds
+ * @property int                                         $attempts
  * @property array{seconds: float, peak_bytes: int}|null $measured    what the reading took
  * @property Dataset|null                                $dataset
  * @property User                                        $user
@@ -44,6 +47,8 @@ final class Import extends Model
             'bytes_total' => 'integer',
             'bytes_read' => 'integer',
             'rows_read' => 'integer',
+            'beat_at' => 'integer',
+            'attempts' => 'integer',
             'measured' => 'array',
         ];
     }

@@ -10,7 +10,6 @@ enum ImportStatus: string
     case Waiting = 'waiting';
     case Queued = 'queued';
     case Running = 'running';
-    case Cancelling = 'cancelling';
     case Done = 'done';
     case Failed = 'failed';
     case Cancelled = 'cancelled';
@@ -24,7 +23,7 @@ enum ImportStatus: string
     public function isOpen(): bool
     {
         return match ($this) {
-            self::Waiting, self::Queued, self::Running, self::Cancelling => true,
+            self::Waiting, self::Queued, self::Running => true,
             self::Done, self::Failed, self::Cancelled => false,
         };
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Intake\SweepImports;
 use App\Models\Dataset;
 use App\Models\FigureSet;
 use App\Models\Import;
@@ -20,12 +21,16 @@ use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\Session;
 use Illuminate\Support\ServiceProvider;
 use PDO;
 
 final class AppServiceProvider extends ServiceProvider
 {
+    private const SWEEP_IMPORTS_EVERY_SECONDS = 5;
+    private const SWEEP_FILES_EVERY_SECONDS = 3600;
+
     public function register(): void
     {
         // A process of the web server answers many requests; what it asks the database with need not be made anew for each.
@@ -41,6 +46,9 @@ final class AppServiceProvider extends ServiceProvider
         foreach ([Dataset::class => DatasetPolicy::class, FigureSet::class => FigureSetPolicy::class, Import::class => ImportPolicy::class, KeptItem::class => KeptItemPolicy::class] as $model => $policy) {
             Gate::policy($model, $policy);
         }
+        if ($this->app->runningInConsole()) {
+            $this->sweepBetweenJobs();
+        }
         JsonResource::withoutWrapping();
         Auth::provider('session-users', static fn(Application $app): SessionUsers => new SessionUsers($app->make(Hasher::class), User::class));
         Session::extend('database-when-changed', static fn(Application $app): UnchangedSession => new UnchangedSession(
@@ -49,5 +57,22 @@ final class AppServiceProvider extends ServiceProvider
             config()->integer('session.lifetime'),
             $app,
         ));
+    }
+
+    /** Whoever works through the queue looks after what others have left. */
+    private function sweepBetweenJobs(): void
+    {
+        $lastImports = $lastFiles = 0;
+        Queue::looping(static function () use (&$lastImports, &$lastFiles): void {
+            $sweep = app(SweepImports::class);
+            if (time() - $lastImports >= self::SWEEP_IMPORTS_EVERY_SECONDS) {
+                $lastImports = time();
+                $sweep->imports();
+            }
+            if (time() - $lastFiles >= self::SWEEP_FILES_EVERY_SECONDS) {
+                $lastFiles = time();
+                $sweep->files();
+            }
+        });
     }
 }

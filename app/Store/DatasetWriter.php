@@ -12,8 +12,10 @@ use App\Models\Dataset;
 use App\Models\Variable;
 use Closure;
 use Illuminate\Support\Facades\DB;
+use RowTally\Core\Columns\Chunk;
 use RowTally\Core\Columns\EncodedCells;
 use RowTally\Core\Plots\Sketch;
+use RuntimeException;
 
 /**
  * Writes the columns of a draft dataset while a file is read, then publishes them as revision 1 in one transaction. A draft that
@@ -30,6 +32,9 @@ final class DatasetWriter implements SharedSink
     /** @var list<array<string, int|string|null>> chunks that are still to be written */
     private array $waiting = [];
     private int $waitingBytes = 0;
+    /** Rows of the last batch, and whether all before it were full. */
+    private int $lastRows = Chunk::ROWS;
+    private bool $isEven = true;
 
     public function __construct(private readonly Dataset $draft) {}
 
@@ -60,7 +65,9 @@ final class DatasetWriter implements SharedSink
     public function write(int $number, array $columns): void
     {
         $chunks = [];
+        $this->isEven = $this->isEven && $this->lastRows === Chunk::ROWS;
         foreach ($columns as $i => $column) {
+            $this->lastRows = $column->chunk->rows;
             $chunks[] = ChunkRow::of($this->variableIds[$i], $number, self::FIRST_REVISION, $column);
         }
         // Few large statements: each is written through to the disk before the next.
@@ -95,12 +102,13 @@ final class DatasetWriter implements SharedSink
             if ($together !== null) {
                 $together();
             }
+            $this->proveWhole($reading->rows);
             foreach ($reading->variables as $position => $read) {
                 $this->finishVariable($this->variableIds[$position], $read);
             }
             $this->draft->update([
                 'rows' => $reading->rows,
-                'is_even' => true,
+                'is_even' => $this->isEven,
                 'notes' => $reading->notes,
                 'counts' => $this->keyAt($counts),
                 'counted' => $counts === null ? null : $this->keyAt($counted),
@@ -114,6 +122,15 @@ final class DatasetWriter implements SharedSink
                 'rows' => $reading->rows,
             ]);
         });
+    }
+
+    /** Of each variable as many rows are kept as were read: what is missing would not be missed otherwise. */
+    private function proveWhole(int $rows): void
+    {
+        $kept = DB::table('column_chunks')->whereIn('variable_id', $this->variableIds)->groupBy('variable_id')->selectRaw('SUM(`rows`) AS kept')->pluck('kept')->all();
+        if (count($kept) !== count($this->variableIds) || array_filter($kept, static fn(mixed $one): bool => !is_numeric($one) || (int) $one !== $rows) !== []) {
+            throw new RuntimeException("Of {$rows} rows that were read not all were kept.");
+        }
     }
 
     private function keyAt(?int $position): ?string

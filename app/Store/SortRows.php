@@ -7,7 +7,6 @@ namespace App\Store;
 use App\Models\Variable;
 use RowTally\Core\Columns\ColumnCells;
 use RowTally\Core\Columns\VariableType;
-use RuntimeException;
 use Symfony\Component\Process\Process;
 
 /**
@@ -92,11 +91,8 @@ final class SortRows
      */
     private static function bySystem(array $rows, Variable $variable, int $revision, bool $descending): array
     {
-        $file = tempnam(sys_get_temp_dir(), 'rowtally');
-        $sorted = $file === false ? false : tempnam(sys_get_temp_dir(), 'rowtally');
-        if ($file === false || $sorted === false) {
-            throw new RuntimeException('There is no room for the order of the rows.');
-        }
+        $file = WholeFile::scratch();
+        $sorted = WholeFile::scratch();
         try {
             $missing = self::write($file, $rows, $variable, $revision);
             (new Process(
@@ -146,9 +142,10 @@ final class SortRows
     /** @param resource|false $handle */
     private static function append($handle, string $text): void
     {
-        if ($handle === false || fwrite($handle, $text) !== strlen($text)) {
-            throw new RuntimeException('There is no room for the order of the rows.');
+        if ($handle === false) {
+            throw new NoRoom();
         }
+        WholeFile::write($handle, $text);
     }
 
     /** @return iterable<int> */

@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Intake\ImportFile;
+use App\Intake\SweepImports;
+use App\Models\Import;
 use App\Models\ImportStatus;
 use App\Models\User;
+use App\Store\WholeFile;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
@@ -25,10 +28,13 @@ final class Prepare extends Command
     /** Tables of classes or values with counts, as their question is answered: the second column counts the first. */
     private const COUNTED = ['honey-by-experience.csv', 'queen-cells.csv'];
 
-    public function handle(ImportFile $importFile): int
+    public function handle(ImportFile $importFile, SweepImports $sweepImports): int
     {
         // No worker is running now: what is reserved was cut short by the last stop.
         DB::table('jobs')->update(['reserved_at' => null, 'attempts' => 0]);
+        Import::query()->where('status', ImportStatus::Running)->update(['beat_at' => 0]);
+        $sweepImports->imports();
+        $sweepImports->files();
         if (!User::query()->where('email', self::EMAIL)->exists()) {
             $this->info('Loading the demo data');
             $user = User::query()->create(['name' => 'Fenmoor Beekeepers', 'email' => self::EMAIL, 'password' => self::PASSWORD]);
@@ -43,7 +49,8 @@ final class Prepare extends Command
     private function load(ImportFile $importFile, User $user, string $file, string $title): void
     {
         $path = "uploads/demo-{$file}";
-        Storage::put($path, (string) file_get_contents(base_path("demo/{$file}")));
+        Storage::makeDirectory('uploads');
+        WholeFile::put(Storage::path($path), (string) file_get_contents(base_path("demo/{$file}")));
         $importFile->import($user->imports()->create([
             'title' => $title,
             'file_name' => $file,

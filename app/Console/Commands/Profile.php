@@ -14,6 +14,7 @@ use App\Intake\Decisions;
 use App\Intake\NotATable;
 use App\Intake\PreparedTable;
 use App\Intake\ReadTable;
+use App\Store\WholeFile;
 use Illuminate\Console\Command;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\ClassEdge;
@@ -224,9 +225,12 @@ final class Profile extends Command
         $path = $this->input->getArgument('file');
         assert(is_string($path));
         if ($path === '-') {
-            $copy = tempnam(sys_get_temp_dir(), 'rowtally');
-            file_put_contents($copy, STDIN);
+            $copy = WholeFile::scratch();
             try {
+                $file = WholeFile::create($copy);
+                WholeFile::copy(STDIN, $file);
+                WholeFile::close($file);
+
                 return $this->read($readTable, $copy);
             } finally {
                 unlink($copy);

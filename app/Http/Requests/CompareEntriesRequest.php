@@ -7,6 +7,7 @@ namespace App\Http\Requests;
 use App\Intake\CompareEntries;
 use App\Intake\NotATable;
 use App\Models\Dataset;
+use App\Store\WholeFile;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Http\UploadedFile;
 
@@ -39,9 +40,10 @@ final class CompareEntriesRequest extends FormRequest
         if ($file instanceof UploadedFile) {
             return $compareEntries->with($dataset, $file->getPathname(), $file->getClientOriginalName());
         }
-        $path = (string) tempnam(sys_get_temp_dir(), 'rowtally');
-        file_put_contents($path, $this->string('text')->toString());
+        $path = WholeFile::scratch();
         try {
+            WholeFile::put($path, $this->string('text')->toString());
+
             return $compareEntries->with($dataset, $path, 'typed.txt');
         } finally {
             unlink($path);

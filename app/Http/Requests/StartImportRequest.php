@@ -11,6 +11,7 @@ use App\Models\Import;
 use App\Models\User;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Validation\ValidationException;
 
 final class StartImportRequest extends FormRequest
 {
@@ -22,6 +23,7 @@ final class StartImportRequest extends FormRequest
         return [
             'file' => ['required_without:text', 'file', 'max:' . (config()->integer('intake.max_upload_bytes') >> 10)],
             'text' => ['nullable', 'string', 'max:' . self::MOST_PASTED_BYTES],
+            'bytes' => ['nullable', 'integer', 'min:0'],
             'title' => ['nullable', 'string', 'max:200'],
             'begin' => ['nullable', 'boolean'],
         ];
@@ -44,6 +46,9 @@ final class StartImportRequest extends FormRequest
     {
         $title = trim($this->string('title')->toString());
         $file = $this->file('file');
+        if ($file instanceof UploadedFile && $this->filled('bytes') && $this->integer('bytes') !== $file->getSize()) {
+            throw ValidationException::withMessages(['bytes' => 'Of ' . number_format($this->integer('bytes')) . ' bytes ' . number_format((int) $file->getSize()) . ' have arrived. Upload it again.']);
+        }
         $import = $file instanceof UploadedFile
             ? $startImport->keepFile($user, $file, $title === '' ? null : $title)
             : $startImport->keepText($user, $this->string('text')->toString(), $title === '' ? null : $title);

@@ -20,6 +20,9 @@ final class CsvRows
 {
     private const BLOCK = 1 << 15;
     private const LONGEST_RECORD = 1 << 22;
+    /** What is held at once of a table: so many cells of all columns, and so many bytes. */
+    private const MOST_CELLS = 2_000_000;
+    private const MOST_BYTES = 16 << 20;
 
     private readonly CsvRecords $records;
     private readonly string $wholeRow;
@@ -66,8 +69,9 @@ final class CsvRows
     }
 
     /**
-     * @return Generator<int, array<int, list<string>>> for each batch of up to Chunk::ROWS rows (only the last has fewer), the cells
-     *                                                  of every column that is wanted, by place
+     * @return Generator<int, array<int, list<string>>> for each batch of up to Chunk::ROWS rows, the cells of every column that is
+     *                                                  wanted, by place; fewer rows are in the last one, and where rows are long.
+     *                                                  Whichever columns are wanted, a batch has the same rows
      *
      * @throws NotATable naming the line
      */
@@ -76,18 +80,27 @@ final class CsvRows
         $pieces = [];
         $rows = 0;
         $any = $this->places[0];
+        $most = max(1, min(Chunk::ROWS, intdiv(self::MOST_CELLS, $this->width)));
+        $from = $this->bytesRead;
         foreach ($this->blocks() as $columns) {
             // Only a block that lies across the edge of a batch is cut; the others are put together whole.
-            while ($rows + count($columns[$any]) >= Chunk::ROWS) {
-                $fit = Chunk::ROWS - $rows;
+            while ($rows + count($columns[$any]) >= $most) {
+                $fit = $most - $rows;
                 yield $this->joined([...$pieces, array_map(static fn(array $cells): array => array_slice($cells, 0, $fit), $columns)]);
                 $columns = array_map(static fn(array $cells): array => array_slice($cells, $fit), $columns);
                 $pieces = [];
                 $rows = 0;
+                $from = $this->bytesRead;
             }
             if ($columns[$any] !== []) {
                 $pieces[] = $columns;
                 $rows += count($columns[$any]);
+            }
+            if ($rows > 0 && $this->bytesRead - $from >= self::MOST_BYTES) {
+                yield $this->joined($pieces);
+                $pieces = [];
+                $rows = 0;
+                $from = $this->bytesRead;
             }
         }
         if ($rows > 0) {

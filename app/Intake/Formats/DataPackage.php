@@ -7,6 +7,7 @@ namespace App\Intake\Formats;
 use App\Intake\ColumnDecision;
 use App\Intake\Decisions;
 use App\Intake\NotATable;
+use App\Store\WholeFile;
 use RowTally\Core\Columns\VariableType;
 
 /**
@@ -41,16 +42,27 @@ final readonly class DataPackage
         return array_map(strval(...), array_keys($this->resources));
     }
 
-    public function copyTo(string $path, ?string $name, ?int $mostBytes): void
+    /** @return int how many bytes were copied */
+    public function copyTo(string $path, ?string $name, ?int $mostBytes): int
     {
         $file = $this->resource($name)['path'] ?? null;
-        $from = $this->archive->stream(is_string($file) ? $file : '');
-        $to = fopen($path, 'w');
-        if ($to !== false) {
-            stream_copy_to_stream($from, $to, $mostBytes);
-            fclose($to);
+        $file = is_string($file) ? $file : '';
+        $from = $this->archive->stream($file);
+        $stated = $this->archive->most($file);
+        set_error_handler(static fn(): never => throw NotATable::damaged("its part {$file} cannot be unpacked"));
+        try {
+            $to = WholeFile::create($path);
+            // One byte more than it says it has: then it has said too little.
+            $copied = WholeFile::copy($from, $to, min($mostBytes ?? PHP_INT_MAX, $stated + 1));
+            WholeFile::close($to);
+        } finally {
+            restore_error_handler();
         }
-        fclose($from);
+        if ($copied > $stated || ($mostBytes === null && $copied < $stated)) {
+            throw NotATable::damaged("its part {$file} is not as long as it says");
+        }
+
+        return $copied;
     }
 
     /** What the package says, under what somebody has decided. */

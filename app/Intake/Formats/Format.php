@@ -25,6 +25,11 @@ enum Format: string
         '/^\xD0\xCF\x11\xE0/' => 'it begins like an old or encrypted office document',
     ];
 
+    public static function isArchive(string $path): bool
+    {
+        return in_array((string) file_get_contents($path, false, null, 0, 4), ["PK\x03\x04", "PK\x05\x06"], true);
+    }
+
     /**
      * @throws NotATable when it is none of them
      */
@@ -36,7 +41,7 @@ enum Format: string
                 throw NotATable::binary($words);
             }
         }
-        if (str_starts_with($head, "PK\x03\x04") || str_starts_with($head, "PK\x05\x06")) {
+        if (self::isArchive($path)) {
             return self::ofZip($path);
         }
         $text = str_starts_with($head, "\u{FEFF}") ? substr($head, 3) : $head;

@@ -14,8 +14,8 @@ use JsonException;
  */
 final class JsonTable
 {
-    /** All of a JSON document is held at once; JSON Lines has no such limit. */
-    private const MOST_BYTES = 32 << 20;
+    /** A document that is no list is held at once; a list, and JSON Lines, come item by item and have no such limit. */
+    private const MOST_BYTES = 8 << 20;
     private const MOST_COLUMNS = 1000;
     private const LONGEST_LINE = 1 << 22;
 
@@ -26,6 +26,11 @@ final class JsonTable
      */
     public static function document(string $path): Generator
     {
+        if (JsonItems::isList($path)) {
+            yield from self::listed($path);
+
+            return;
+        }
         if ((int) filesize($path) > self::MOST_BYTES) {
             throw NotATable::jsonTooLarge(self::MOST_BYTES >> 20);
         }
@@ -34,14 +39,65 @@ final class JsonTable
             throw NotATable::otherJson('an empty list, an empty object or a single value');
         }
         yield from match (true) {
-            array_is_list($data) && self::all($data, static fn(mixed $value): bool => !is_array($value)) => self::values($data),
-            array_is_list($data) && self::all($data, static fn(mixed $row): bool => is_array($row) && !array_is_list($row)) => self::objects($data),
-            array_is_list($data) && self::all($data, static fn(mixed $row): bool => is_array($row) && array_is_list($row)) => self::arrays($data),
-            !array_is_list($data) && self::all($data, static fn(mixed $column): bool => is_array($column) && array_is_list($column)) => self::columns($data),
+            self::all($data, static fn(mixed $column): bool => is_array($column) && array_is_list($column)) => self::columns($data),
             // {"data": [{…}, …]}: the one list of objects in it is the table.
-            !array_is_list($data) => self::inside($data),
-            default => throw NotATable::otherJson('a list that mixes objects with other values'),
+            default => self::inside($data),
         };
+    }
+
+    /**
+     * A list of objects, of lists or of plain values, whatever its size.
+     *
+     * @return Generator<int, list<string>> names first
+     */
+    private static function listed(string $path): Generator
+    {
+        $kind = static fn(mixed $item): string => match (true) {
+            !is_array($item) => 'values',
+            array_is_list($item) && $item !== [] => 'lists',
+            default => 'objects',
+        };
+        $first = null;
+        $names = [];
+        foreach (self::items($path) as $item) {
+            $first ??= $kind($item);
+            if ($kind($item) !== $first) {
+                throw NotATable::otherJson('a list that mixes objects with other values');
+            }
+            if ($first !== 'objects') {
+                break;
+            }
+            $names += is_array($item) ? array_fill_keys(array_keys($item), true) : [];
+            self::checkWidth(count($names));
+        }
+        if ($first === null || ($first === 'objects' && $names === [])) {
+            throw NotATable::otherJson('an empty list, an empty object or a single value');
+        }
+        $names = array_map(strval(...), array_keys($names));
+        if ($first !== 'lists') {
+            yield $first === 'objects' ? $names : ['Value'];
+        }
+        foreach (self::items($path) as $item) {
+            if ($kind($item) !== $first) {
+                throw NotATable::otherJson('a list that mixes objects with other values');
+            }
+            if (is_array($item) && $first === 'lists') {
+                self::checkWidth(count($item));
+            }
+            yield match (true) {
+                !is_array($item) => [self::text($item)],
+                $first === 'lists' => array_map(self::text(...), array_values($item)),
+                default => array_map(static fn(string $name): string => self::text($item[$name] ?? null), $names),
+            };
+        }
+    }
+
+    /** @return Generator<int, mixed> */
+    private static function items(string $path): Generator
+    {
+        foreach (JsonItems::of($path) as $line => $text) {
+            yield self::decode($text, $line);
+        }
     }
 
     /**
@@ -134,35 +190,6 @@ final class JsonTable
         yield $names;
         foreach ($rows as $row) {
             yield array_map(static fn(string $name): string => self::text(is_array($row) ? $row[$name] ?? null : null), $names);
-        }
-    }
-
-    /**
-     * A list of plain values is one column of them.
-     *
-     * @param array<array-key, mixed> $values
-     *
-     * @return Generator<int, list<string>>
-     */
-    private static function values(array $values): Generator
-    {
-        yield ['Value'];
-        foreach ($values as $value) {
-            yield [self::text($value)];
-        }
-    }
-
-    /**
-     * @param array<array-key, mixed> $rows
-     *
-     * @return Generator<int, list<string>>
-     */
-    private static function arrays(array $rows): Generator
-    {
-        foreach ($rows as $row) {
-            $row = is_array($row) ? $row : [];
-            self::checkWidth(count($row));
-            yield array_map(self::text(...), array_values($row));
         }
     }
 

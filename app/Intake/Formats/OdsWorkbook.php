@@ -14,8 +14,8 @@ use XMLReader;
  */
 final class OdsWorkbook implements Workbook
 {
-    /** A row that is said to repeat more often than this is no data. */
-    private const MOST_REPEATS = 100_000;
+    /** Cells that are only said to repeat, in all: a few bytes can say millions. */
+    private const MOST_REPEATED_CELLS = 2_000_000;
 
     private readonly Archive $archive;
     /** @var list<string>|null */
@@ -55,7 +55,7 @@ final class OdsWorkbook implements Workbook
         }
         $reader = $this->archive->xml('content.xml');
         $tables = -1;
-        $number = 0;
+        $number = $repeated = 0;
         $row = [];
         $repeats = 1;
         while (Xml::read($reader)) {
@@ -81,7 +81,8 @@ final class OdsWorkbook implements Workbook
                     $number += $repeats;
                     continue;
                 }
-                if ($repeats > self::MOST_REPEATS || $number + $repeats > self::MOST_ROWS) {
+                $repeated += ($repeats - 1) * count($row);
+                if ($repeated > self::MOST_REPEATED_CELLS || $number + $repeats > self::MOST_ROWS) {
                     throw NotATable::tooManyRows($number + $repeats, self::MOST_ROWS);
                 }
                 for ($i = 0; $i < $repeats; ++$i) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Intake\Formats;
 
+use App\Store\WholeFile;
 use RuntimeException;
 
 /** Finds out how a text file is encoded, and turns it into UTF-8 block by block. */
@@ -43,10 +44,11 @@ final class TextEncoding
     /** Writes the text in UTF-8; what no character stands for becomes the replacement character. */
     public static function toUtf8(string $from, string $encoding, string $to, ?int $mostBytes): void
     {
-        [$in, $out] = [fopen($from, 'r'), fopen($to, 'w')];
-        if ($in === false || $out === false) {
-            throw new RuntimeException('The copy of the file in UTF-8 cannot be written.');
+        $in = fopen($from, 'r');
+        if ($in === false) {
+            throw new RuntimeException('The file to be copied in UTF-8 cannot be read.');
         }
+        $out = WholeFile::create($to);
         $before = mb_substitute_character();
         mb_substitute_character(0xFFFD);
         $rest = '';
@@ -63,11 +65,11 @@ final class TextEncoding
                 $rest = substr($block, $whole);
                 $block = substr($block, 0, $whole);
             }
-            fwrite($out, (string) mb_convert_encoding($block, 'UTF-8', $encoding));
+            WholeFile::write($out, (string) mb_convert_encoding($block, 'UTF-8', $encoding));
         }
         mb_substitute_character($before);
         fclose($in);
-        fclose($out);
+        WholeFile::close($out);
     }
 
     private static function isUtf8(string $path): bool

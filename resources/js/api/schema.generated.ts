@@ -1127,7 +1127,7 @@ export interface components {
             title: string;
             file_name: string;
             /** @enum {string} */
-            status: "waiting" | "queued" | "running" | "cancelling" | "done" | "failed" | "cancelled";
+            status: "waiting" | "queued" | "running" | "done" | "failed" | "cancelled";
             bytes_total: number;
             bytes_read: number;
             rows_read: number;
@@ -3901,6 +3901,8 @@ export interface operations {
                     /** Format: binary */
                     file?: string;
                     text?: string;
+                    /** @description How long the file is: one that arrives shorter is refused. */
+                    bytes?: number;
                     title?: string;
                     /** @description Read it at once, as it is recognised; the default is to wait for decisions. */
                     begin?: boolean;
@@ -3920,6 +3922,7 @@ export interface operations {
             401: components["responses"]["Refused"];
             413: components["responses"]["Refused"];
             422: components["responses"]["Invalid"];
+            507: components["responses"]["Refused"];
         };
     };
     showImport: {

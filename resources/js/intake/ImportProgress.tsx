@@ -47,7 +47,7 @@ export function ImportProgress({ id, fileName, onDismiss }: { id: number; fileNa
                 state="running"
                 share={data.bytes_total === 0 ? 0 : data.bytes_read / data.bytes_total}
                 words={openWords(data)}
-                {...(data.status === 'cancelling' ? {} : { action: { words: 'Cancel', onPress: () => cancel.mutate(id) } })}
+                action={{ words: 'Cancel', onPress: () => cancel.mutate(id) }}
             />
         );
     }
@@ -82,12 +82,5 @@ export function ImportProgress({ id, fileName, onDismiss }: { id: number; fileNa
 }
 
 function openWords(data: Import): string {
-    switch (data.status) {
-        case 'queued':
-            return 'Waiting for its turn';
-        case 'cancelling':
-            return 'Stopping';
-        default:
-            return `Reading: ${counted(data.rows_read, 'row')} so far`;
-    }
+    return data.status === 'queued' ? 'Waiting for its turn' : `Reading: ${counted(data.rows_read, 'row')} so far`;
 }

@@ -7,7 +7,7 @@ const POLL_EVERY_MS = 400;
 
 /** Whether an import is on its way by itself; one that waits for a decision is not. */
 export function isUnderWay(status: Import['status']): boolean {
-    return status === 'queued' || status === 'running' || status === 'cancelling';
+    return status === 'queued' || status === 'running';
 }
 
 export function useOpenImports() {

@@ -24,6 +24,7 @@ export function uploadFile(file: File, onProgress: (sentBytes: number) => void):
         request.setRequestHeader('X-XSRF-TOKEN', pageToken());
         const form = new FormData();
         form.append('file', file);
+        form.append('bytes', String(file.size));
         // The name inside a form is escaped on the way (a quotation mark comes out as %22); a field of its own is not.
         form.append('title', file.name.replace(/\.[^.]*$/, '').slice(0, 200));
         request.send(form);

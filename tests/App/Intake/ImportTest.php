@@ -5,13 +5,17 @@ declare(strict_types=1);
 namespace Tests\App\Intake;
 
 use App\Intake\ImportFile;
+use App\Intake\SweepImports;
+use App\Jobs\RunImport;
 use App\Models\Dataset;
 use App\Models\Import;
 use App\Models\ImportStatus;
 use App\Models\Variable;
 use App\Store\StoredColumns;
 use App\Store\UnreadCells;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\Storage;
 use PHPUnit\Framework\Attributes\DataProvider;
 use RowTally\Core\Columns\Chunk;
@@ -197,12 +201,13 @@ final class ImportTest extends AppTestCase
         self::assertSame(2, DB::table('column_chunks')->count());
     }
 
-    public function test_an_import_cancelled_while_it_waits_leaves_nothing(): void
+    public function test_an_import_is_cancelled_at_once_though_nobody_works_at_it(): void
     {
         $import = $this->interrupted();
         $answer = $this->postJson("/api/imports/{$import->id}/cancel")->assertOk();
         Contract::assertMeets('cancelImport', $answer);
-        self::assertSame('cancelling', $answer->json('status'));
+        self::assertSame('cancelled', $answer->json('status'));
+        // A worker that takes it from the queue later finds nothing to do.
         app(ImportFile::class)->import($import->refresh());
 
         self::assertSame(ImportStatus::Cancelled, $import->refresh()->status);
@@ -227,6 +232,121 @@ final class ImportTest extends AppTestCase
         self::assertSame(ImportStatus::Cancelled, $import->refresh()->status);
         $this->assertDatabaseCount('datasets', 0);
         $this->assertDatabaseCount('column_chunks', 0);
+    }
+
+    public function test_only_one_of_two_takes_an_import(): void
+    {
+        $import = $this->interrupted();
+        $import->update(['beat_at' => time()]);
+        app(ImportFile::class)->import($import);
+        self::assertSame(ImportStatus::Running, $import->refresh()->status, 'it still beats in other hands');
+
+        $import->update(['status' => ImportStatus::Queued]);
+        $second = Import::query()->findOrFail($import->id);
+        app(ImportFile::class)->import($import);
+        app(ImportFile::class)->import($second);
+        self::assertSame([ImportStatus::Done, 1, 1], [$import->refresh()->status, $import->attempts, Dataset::query()->count()]);
+    }
+
+    public function test_a_silent_import_is_taken_up_again_and_fails_after_three_tries(): void
+    {
+        Queue::fake();
+        $import = $this->interrupted();
+        $import->update(['beat_at' => time() - 10, 'attempts' => 1]);
+        app(SweepImports::class)->imports();
+        self::assertSame(ImportStatus::Running, $import->refresh()->status, 'ten seconds are not silent');
+
+        $import->update(['beat_at' => time() - 31]);
+        app(SweepImports::class)->imports();
+        app(SweepImports::class)->imports();
+        self::assertSame(ImportStatus::Queued, $import->refresh()->status);
+        Queue::assertPushed(RunImport::class, 1);
+
+        $import->update(['status' => ImportStatus::Running, 'beat_at' => time() - 31, 'attempts' => 3]);
+        app(SweepImports::class)->imports();
+        self::assertSame(ImportStatus::Failed, $import->refresh()->status);
+        self::assertStringContainsString('Upload it again', (string) $import->error);
+        $this->assertDatabaseCount('datasets', 0);
+        Storage::assertMissing($import->path);
+    }
+
+    public function test_a_queued_import_that_is_in_no_queue_is_put_there(): void
+    {
+        Queue::fake();
+        $import = $this->interrupted();
+        $import->update(['status' => ImportStatus::Queued, 'beat_at' => time() - 61]);
+        app(SweepImports::class)->imports();
+        Queue::assertPushed(RunImport::class, 1);
+        app(SweepImports::class)->imports();
+        Queue::assertPushed(RunImport::class, 1);
+    }
+
+    public function test_what_a_worker_still_does_after_its_import_was_taken_from_it_counts_no_more(): void
+    {
+        $import = $this->interrupted("kg,g\n" . str_repeat("1.25,a\n", 60_000));
+        $taken = false;
+        DB::listen(static function ($query) use ($import, &$taken): void {
+            if (!$taken && str_starts_with($query->sql, 'insert into `column_chunks`')) {
+                $taken = true;
+                Import::query()->whereKey($import->id)->update(['run' => 'another']);
+            }
+        });
+        app(ImportFile::class)->import($import);
+
+        self::assertTrue($taken);
+        self::assertSame([ImportStatus::Running, 'another'], [$import->refresh()->status, $import->run]);
+        $this->assertDatabaseMissing('datasets', ['revision' => 1]);
+    }
+
+    public function test_a_file_that_is_shorter_than_it_was_is_not_read(): void
+    {
+        $import = $this->interrupted("kg,g\n1,a\n2,b\n");
+        Storage::put($import->path, "kg,g\n1,a\n");
+        app(ImportFile::class)->import($import);
+
+        self::assertSame(ImportStatus::Waiting, $import->refresh()->status);
+        self::assertStringContainsString('disk of the server is full', (string) $import->error);
+        $this->assertDatabaseCount('datasets', 0);
+    }
+
+    public function test_an_upload_that_arrives_short_is_refused(): void
+    {
+        $upload = fn(int $bytes) => $this->post('/api/imports', ['file' => UploadedFile::fake()->createWithContent('x.csv', "kg\n1\n"), 'bytes' => $bytes], ['Accept' => 'application/json']);
+
+        $upload(6)->assertStatus(422)->assertJsonPath('message', 'Of 6 bytes 5 have arrived. Upload it again.');
+        $upload(5)->assertStatus(202);
+        self::assertCount(1, Storage::files('uploads'));
+    }
+
+    public function test_forgotten_files_are_swept_away(): void
+    {
+        $import = $this->interrupted();
+        $import->update(['status' => ImportStatus::Waiting]);
+        $old = static fn(string $path): bool => touch($path, time() - 90_000);
+        Storage::put('uploads/orphan.csv', 'x');
+        Storage::put('uploads/new.csv', 'x');
+        $copy = (string) tempnam(sys_get_temp_dir(), 'rowtally');
+        array_map($old, [Storage::path('uploads/orphan.csv'), Storage::path($import->path), $copy]);
+        app(SweepImports::class)->files();
+
+        Storage::assertMissing('uploads/orphan.csv');
+        Storage::assertExists(['uploads/new.csv', $import->path]);
+        self::assertFileDoesNotExist($copy);
+    }
+
+    public function test_wide_rows_are_held_in_shorter_pieces_and_profiled_alike(): void
+    {
+        $cell = str_repeat('a long remark about this hive ', 40);
+        $rows = implode('', array_map(static fn(int $i): string => "{$i}," . implode(',', array_map(static fn(int $column): string => "{$column} {$i} {$cell}", range(1, 30))) . "\n", range(1, 1500)));
+        $dataset = $this->dataset('n,' . implode(',', array_map(static fn(int $column): string => "note{$column}", range(1, 30))) . "\n{$rows}");
+
+        self::assertSame([1500, false], [$dataset->rows, $dataset->is_even]);
+        self::assertGreaterThan(1, DB::table('column_chunks')->where('variable_id', $dataset->variables[0]->id)->count());
+        $figures = $this->figures($this->profile($dataset, 'of=n'));
+        self::assertSame([1500.0, 750.5], [(float) $figures['n'][0], (float) $figures['mean'][0]]);
+        $last = $this->getJson("/api/datasets/{$dataset->id}/rows?of=n,note30&from=1499")->assertOk();
+        self::assertSame(['1500'], $last->json('cells.n'));
+        self::assertStringStartsWith('30 1500 a long', $last->json('cells.note30.0'));
     }
 
     public function test_an_import_that_has_ended_cannot_be_cancelled(): void
