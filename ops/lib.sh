@@ -140,9 +140,46 @@ need_free_port() { # port, variable to set
     fi
 }
 
+# Started as root, the web server, PHP and the worker run as one user of their own and the database as another; neither can sign in.
+WEB_USER=rowtally
+DB_USER=rowtally-db
+
+use_own_users() {
+    OWN_USERS=''
+    [ "$(id -u)" = 0 ] || return 0
+    local user
+    for user in $WEB_USER $DB_USER; do
+        id "$user" >/dev/null 2>&1 || useradd --system --no-create-home --home-dir /nonexistent --shell /usr/sbin/nologin "$user" >>"$LOG/users.log" 2>&1 || return 0
+    done
+    # A folder that others may not enter (below /root, say) cannot be served by them.
+    if ! setpriv --reuid=$WEB_USER --regid=$WEB_USER --clear-groups test -r "$ROOT/public/index.php" -a -x "$ROOT/public"; then
+        say "Note: the folder $ROOT is closed to other users, so all of Row Tally runs as root. Put it where they can read it (/opt or /srv, say)."
+        return 0
+    fi
+    OWN_USERS=1
+    # The program holds no secrets; some of its libraries are unpacked as if they did.
+    chmod -R o+rX "$ROOT"/{api,app,artisan,bootstrap,config,core,database,demo,ops,public,resources,routes,vendor}
+    # Closed to all but these two; the key and the password stay root's, who hands them over.
+    chmod 711 "$HOME_DIR"
+    chown root:root "$HOME_DIR"
+    [ ! -f "$HOME_DIR/env" ] || chmod 600 "$HOME_DIR/env"
+    mkdir -p "$DATA"
+    chown -R $DB_USER:$DB_USER "$DATA"
+    chown -R $WEB_USER:$WEB_USER "$HOME_DIR/storage"
+    chmod 700 "$HOME_DIR/storage" "$DATA"
+    # Logs and sockets are written by both, each its own.
+    chmod 1777 "$RUN" "$LOG" "$SOCKETS"
+    rm -f "$SOCKETS/db.sock" "$SOCKETS/php.sock"
+    chown -R $WEB_USER:$WEB_USER "$RUN" "$LOG"
+    find "$RUN" "$LOG" -maxdepth 1 -name 'mariadb*' -type f -exec chown $DB_USER:$DB_USER {} +
+}
+
+# Runs a command as the user that serves the web.
+as_web_user() { ${OWN_USERS:+setpriv --reuid=$WEB_USER --regid=$WEB_USER --clear-groups} "$@"; }
+
 fill_in() { # template, target
     local user_line=''
-    if [ "$(id -u)" = 0 ]; then
+    if [ "$(id -u)" = 0 ] && [ -z "${OWN_USERS:-}" ]; then
         case $1 in
             nginx) user_line="user root;" ;;
             php-fpm) user_line=$'user = root\ngroup = root' ;;
@@ -176,6 +213,7 @@ write_settings() {
     set -a && . "$HOME_DIR/env" && set +a
     export DB_PORT DB_SOCKET="$SOCKETS/db.sock" DB_DATABASE=rowtally DB_USERNAME=rowtally
     export APP_ENV=${APP_ENV:-production} APP_URL="http://127.0.0.1:$WEB_PORT" SESSION_COOKIE="rowtally_$INSTANCE"
+    use_own_users
     fill_in nginx "$ROOT/ops/nginx.conf.template" "$RUN/nginx.conf"
     fill_in php-fpm "$ROOT/ops/php-fpm.conf.template" "$RUN/php-fpm.conf"
     fill_in mariadb "$ROOT/ops/mariadb.cnf.template" "$RUN/mariadb.cnf"
@@ -183,7 +221,8 @@ write_settings() {
 
 # A process is known by its number and the moment it began: a number alone may belong to somebody else by now.
 remember() { printf '%s %s' "$1" "$(began "$1")" >"$2"; } # pid, file
-began() { sed 's/.*) //' "/proc/$1/stat" 2>/dev/null | cut -d' ' -f20; }
+# One that has ended and that nobody has taken note of yet (a zombie) runs no more.
+began() { sed 's/.*) //; /^Z/d' "/proc/$1/stat" 2>/dev/null | cut -d' ' -f20; }
 is_running() { # file
     local pid='' moment=''
     read -r pid moment 2>/dev/null <"$1" || true
@@ -199,6 +238,12 @@ start_process() { # name, command…
     disown
 }
 
+start_as_web_user() { # name, command…
+    local name=$1
+    shift
+    start_process "$name" ${OWN_USERS:+setpriv --reuid=$WEB_USER --regid=$WEB_USER --clear-groups} "$@"
+}
+
 wait_for() { # seconds, what, command…
     local tries=$(($1 * 10)) what=$2
     shift 2
@@ -210,9 +255,16 @@ wait_for() { # seconds, what, command…
 }
 
 
-start_database() {
+run_database() {
     local as_user=()
     [ "$(id -u)" != 0 ] || as_user=(--user=root)
+    [ -z "${OWN_USERS:-}" ] || as_user=(--user=$DB_USER)
+    start_process mariadb mariadbd --defaults-file="$RUN/mariadb.cnf" "${as_user[@]}"
+}
+
+start_database() {
+    local as_user=()
+    [ -z "${OWN_USERS:-}" ] || as_user=(--user=$DB_USER)
     if [ ! -d "$DATA/mysql" ]; then
         say "Making the database"
         rm -rf "$DATA"
@@ -220,7 +272,7 @@ start_database() {
             --auth-root-socket-user="$(id -un)" --skip-test-db "${as_user[@]}" >"$LOG/mariadb-install.log" 2>&1 ||
             fail "the database could not be made; see $LOG/mariadb-install.log"
     fi
-    start_process mariadb mariadbd --defaults-file="$RUN/mariadb.cnf" "${as_user[@]}"
+    run_database
     wait_for 60 "the database" database_root -e 'SELECT 1'
     database_root -e "CREATE DATABASE IF NOT EXISTS rowtally CHARACTER SET utf8mb4 COLLATE utf8mb4_bin;
         CREATE USER IF NOT EXISTS 'rowtally'@'localhost' IDENTIFIED BY '$DB_PASSWORD';
@@ -237,7 +289,7 @@ with_php_settings() { PHP_INI_SCAN_DIR=":$ROOT/ops/php.d" "$@"; }
 # Debuggers and coverage tools that are loaded into PHP keep its just-in-time compiler off.
 jit_is_on() { with_php_settings php -r 'exit((opcache_get_status(false)["jit"]["on"] ?? false) ? 0 : 1);' >/dev/null 2>&1; }
 
-artisan() { with_php_settings php -d opcache.enable_cli=0 "$ROOT/artisan" "$@"; }
+artisan() { with_php_settings as_web_user php -d opcache.enable_cli=0 "$ROOT/artisan" "$@"; }
 
 # Settings, routes and events are read once and kept; the tables are brought up to date.
 prepare_application() {
@@ -248,35 +300,85 @@ prepare_application() {
     done
 }
 
-start_web() {
+run_php() {
     local as_root_flags=()
-    [ "$(id -u)" != 0 ] || as_root_flags=(--allow-to-run-as-root -d opcache.preload_user=root)
-    with_php_settings start_process php-fpm php-fpm8.2 --fpm-config "$RUN/php-fpm.conf" --nodaemonize -d "opcache.preload=$ROOT/ops/preload.php" "${as_root_flags[@]}"
-    start_process nginx nginx -p "$RUN" -c "$RUN/nginx.conf" -e "$LOG/nginx.log"
+    [ "$(id -u)" != 0 ] || [ -n "${OWN_USERS:-}" ] || as_root_flags=(--allow-to-run-as-root -d opcache.preload_user=root)
+    with_php_settings start_as_web_user php-fpm php-fpm8.2 --fpm-config "$RUN/php-fpm.conf" --nodaemonize -d "opcache.preload=$ROOT/ops/preload.php" "${as_root_flags[@]}"
+}
+
+run_nginx() { start_as_web_user nginx nginx -p "$RUN" -c "$RUN/nginx.conf" -e "$LOG/nginx.log"; }
+
+start_web() {
+    run_php
+    run_nginx
     wait_for 30 "the web server" page_answers
 }
 
 page_answers() { curl --silent --fail --max-time 5 --output /dev/null "http://127.0.0.1:$WEB_PORT/api/session"; }
 
+# Two, so that a long import does not hold up the others.
+WORKERS='worker-1 worker-2'
+
+run_worker() { with_php_settings start_as_web_user "$1" bash "$ROOT/ops/worker.sh" "$ROOT"; } # name
+
 start_worker() {
-    with_php_settings start_process worker bash "$ROOT/ops/worker.sh" "$ROOT"
+    local name
+    for name in $WORKERS; do run_worker "$name"; done
+}
+
+# Each part that has ended is started again: at once, then after ever longer pauses where it ends again within a minute.
+declare -A ENDED_OFTEN=() NOT_BEFORE=() STARTED_AT=()
+keep_running() {
+    local name now
+    printf -v now '%(%s)T' -1
+    for name in mariadb php-fpm nginx $WORKERS; do
+        if is_running "$RUN/$name.started"; then
+            [ $((now - ${STARTED_AT[$name]:-0})) -lt 60 ] || ENDED_OFTEN[$name]=0
+            continue
+        fi
+        [ "$now" -ge "${NOT_BEFORE[$name]:-0}" ] || continue
+        kill_strays "$RUN/$name.started"
+        ENDED_OFTEN[$name]=$((${ENDED_OFTEN[$name]:-0} + 1))
+        local pause=$((1 << (ENDED_OFTEN[$name] < 6 ? ENDED_OFTEN[$name] : 6)))
+        NOT_BEFORE[$name]=$((now + pause))
+        STARTED_AT[$name]=$now
+        printf '%(%F %T)T %s had ended and is started again (%s times; not again within %s seconds)\n' -1 "$name" "${ENDED_OFTEN[$name]}" "$pause" >>"$LOG/start.log"
+        case $name in
+            mariadb) run_database ;;
+            php-fpm) run_php ;;
+            nginx) run_nginx ;;
+            *) run_worker "$name" ;;
+        esac
+    done
+}
+
+# What a process has left running that has died itself. Its number is nobody else's as long as one of its group is left.
+kill_strays() { # file
+    local pid='' moment='' now
+    read -r pid moment 2>/dev/null <"$1" || true
+    [ -n "$pid" ] || return 0
+    now=$(began "$pid" || true)
+    if [ -z "$now" ] || [ "$now" = "$moment" ]; then
+        kill -KILL -- "-$pid" 2>/dev/null || true
+    fi
 }
 
 stop_process() { # name
-    local pid_file="$RUN/$1.started" pid
-    is_running "$pid_file" || { rm -f "$pid_file"; return 0; }
-    read -r pid _ <"$pid_file" || true
-    kill -TERM "$pid" 2>/dev/null || true
-    local tries=150
-    while is_running "$pid_file" && [ $tries -gt 0 ]; do
-        tries=$((tries - 1))
-        sleep 0.1
-    done
-    kill -KILL -- "-$pid" 2>/dev/null || true
+    local pid_file="$RUN/$1.started" pid=''
+    if is_running "$pid_file"; then
+        read -r pid _ <"$pid_file" || true
+        kill -TERM "$pid" 2>/dev/null || true
+        local tries=150
+        while is_running "$pid_file" && [ $tries -gt 0 ]; do
+            tries=$((tries - 1))
+            sleep 0.1
+        done
+    fi
+    kill_strays "$pid_file"
     rm -f "$pid_file"
 }
 
 stop_all() {
     local name
-    for name in worker nginx php-fpm mariadb; do stop_process $name; done
+    for name in $WORKERS nginx php-fpm mariadb; do stop_process "$name"; done
 }
