@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Http\ExceptionAnswers;
 use App\Http\Middleware\QuietSession;
 use App\Http\Middleware\QuietToken;
+use App\Http\Middleware\ReadableWords;
 use App\Http\Middleware\TellServerTime;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -13,6 +14,7 @@ use Illuminate\Foundation\Http\Middleware\TrimStrings;
 use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Middleware\TrustProxies;
+use Illuminate\Http\Request;
 use Illuminate\Session\Middleware\StartSession;
 use Illuminate\View\Middleware\ShareErrorsFromSession;
 
@@ -28,7 +30,10 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $middleware->remove(TrustProxies::class);
         // A cell, a name and a password are what was typed: nothing is trimmed and an empty text stays an empty text.
         $middleware->remove(TrimStrings::class);
+        // The words of an address may be left empty; what is sent in a change is what was typed.
+        $middleware->convertEmptyStringsToNull(except: [static fn(Request $request): bool => !$request->isMethodSafe()]);
         $middleware->prepend(TellServerTime::class);
+        $middleware->append(ReadableWords::class);
         $middleware->web(remove: [ShareErrorsFromSession::class], replace: [StartSession::class => QuietSession::class, ValidateCsrfToken::class => QuietToken::class]);
         $middleware->redirectGuestsTo('/');
     })

@@ -12,6 +12,8 @@ return [
     'name' => 'Row Tally',
     'env' => env('APP_ENV', 'production'),
     'debug' => (bool) env('APP_DEBUG', false),
+    // Whether the demo account, whose password everybody knows, is there and may sign in.
+    'demo' => (bool) env('ROWTALLY_DEMO', false),
     'url' => env('APP_URL', 'http://127.0.0.1'),
     'timezone' => 'UTC',
     'locale' => 'en',

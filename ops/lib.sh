@@ -169,7 +169,6 @@ use_own_users() {
     chmod 700 "$HOME_DIR/storage" "$DATA"
     # Logs and sockets are written by both, each its own.
     chmod 1777 "$RUN" "$LOG" "$SOCKETS"
-    rm -f "$SOCKETS/db.sock" "$SOCKETS/php.sock"
     chown -R $WEB_USER:$WEB_USER "$RUN" "$LOG"
     find "$RUN" "$LOG" -maxdepth 1 -name 'mariadb*' -type f -exec chown $DB_USER:$DB_USER {} +
 }
@@ -259,6 +258,7 @@ run_database() {
     local as_user=()
     [ "$(id -u)" != 0 ] || as_user=(--user=root)
     [ -z "${OWN_USERS:-}" ] || as_user=(--user=$DB_USER)
+    rm -f "$SOCKETS/db.sock"
     start_process mariadb mariadbd --defaults-file="$RUN/mariadb.cnf" "${as_user[@]}"
 }
 
@@ -303,6 +303,7 @@ prepare_application() {
 run_php() {
     local as_root_flags=()
     [ "$(id -u)" != 0 ] || [ -n "${OWN_USERS:-}" ] || as_root_flags=(--allow-to-run-as-root -d opcache.preload_user=root)
+    rm -f "$SOCKETS/php.sock"
     with_php_settings start_as_web_user php-fpm php-fpm8.2 --fpm-config "$RUN/php-fpm.conf" --nodaemonize -d "opcache.preload=$ROOT/ops/preload.php" "${as_root_flags[@]}"
 }
 

@@ -17,13 +17,19 @@ use App\Http\Controllers\ProfileController;
 use App\Http\Controllers\RowController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\VariableController;
+use App\Http\Middleware\OnlyOnce;
 use Illuminate\Support\Facades\Route;
+
+// An id is a number and nothing behind it.
+foreach (['dataset', 'import', 'keptItem', 'figureSet'] as $id) {
+    Route::pattern($id, '[1-9][0-9]{0,17}');
+}
 
 Route::prefix('api')->group(static function (): void {
     Route::get('session', [SessionController::class, 'show']);
     Route::post('session', [SessionController::class, 'store']);
     Route::get('conventions', [ConventionController::class, 'index']);
-    Route::middleware('auth')->group(static function (): void {
+    Route::middleware(['auth', OnlyOnce::class])->group(static function (): void {
         Route::delete('session', [SessionController::class, 'destroy']);
         Route::get('datasets', [DatasetController::class, 'index']);
         Route::get('datasets/{dataset}', [DatasetController::class, 'show'])->can('view', 'dataset');

@@ -60,7 +60,10 @@ final class Axes
         $nearest = Spread::nearest(array_column($ticks, 'at'));
         $widest = max(array_map(mb_strlen(...), array_column($ticks, 'text'))) * self::CHARACTER + self::SPACE;
 
-        return max(1, (int) ceil($widest / ($nearest * $pixelsPerUnit)));
+        // Two that are one as doubles have no room beside each other whatever is left out.
+        $room = $nearest * $pixelsPerUnit;
+
+        return $room > 0.0 ? max(1, (int) min(count($ticks), ceil($widest / $room))) : count($ticks);
     }
 
     /**

@@ -15,7 +15,9 @@ use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Http\Exceptions\PostTooLargeException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response as PlainResponse;
 use Illuminate\Session\TokenMismatchException;
+use PDOException;
 use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Formula\FormulaError;
 use RowTally\Core\Parsing\Finding;
@@ -30,10 +32,16 @@ final class ExceptionAnswers
     {
         // What is the matter with somebody's data or words is an answer and no fault of the server.
         $exceptions->dontReport([NotATable::class, CannotExport::class, ChangeRefused::class, StaleRevision::class, FormulaError::class, UnknownVariable::class, NotUnderstood::class]);
-        $exceptions->respond(static fn(Response $response, Throwable $exception, Request $request): Response => $request->is('api/*') && $response->getStatusCode() === 500
-            ? self::message(500, 'Something went wrong on our side, and nothing was changed. Try again; if it stays so, tell whoever runs this server (the log has the details).')
-            : $response);
-        $exceptions->shouldRenderJsonWhen(static fn(Request $request): bool => $request->is('api/*'));
+        $exceptions->respond(static fn(Response $response, Throwable $exception, Request $request): Response => match (true) {
+            $response->getStatusCode() !== 500 => $response,
+            !self::isOfApi($request) => new PlainResponse((string) file_get_contents(base_path('ops/pages/away.html')), 503, ['Retry-After' => '5']),
+            $request->isMethodSafe() => self::message(500, 'Something went wrong on our side. Try again; if it stays so, tell whoever runs this server (the log has the details).'),
+            default => self::message(500, 'Something went wrong on our side, and it is not known whether this was done. Look before you try again; if it stays so, tell whoever runs this server (the log has the details).'),
+        });
+        $exceptions->render(static fn(PDOException $exception, Request $request): ?JsonResponse => self::isOfApi($request) && self::isAway($exception)
+            ? self::message(503, 'The database does not answer just now. Try again in a moment; if it stays so, tell whoever runs this server.')
+            : null);
+        $exceptions->shouldRenderJsonWhen(static fn(Request $request): bool => self::isOfApi($request));
         $exceptions->render(static fn(UnknownVariable $exception): JsonResponse => self::message(422, $exception->getMessage()));
         $exceptions->render(static fn(NotUnderstood $exception): JsonResponse => $exception->lacks === null ? self::message(422, $exception->getMessage()) : new JsonResponse([
             'message' => $exception->getMessage(),
@@ -52,12 +60,12 @@ final class ExceptionAnswers
             'revision' => $exception->revision,
             'changes' => $exception->summaries,
         ], 409));
-        $exceptions->render(static fn(AuthenticationException $exception, Request $request): ?JsonResponse => $request->is('api/*')
+        $exceptions->render(static fn(AuthenticationException $exception, Request $request): ?JsonResponse => self::isOfApi($request)
             ? self::message(401, 'Sign in first.')
             : null);
         $exceptions->render(static fn(PostTooLargeException $exception): JsonResponse => self::message(413, self::tooLarge()));
         $exceptions->render(static function (HttpExceptionInterface $exception, Request $request): ?JsonResponse {
-            if (!$request->is('api/*')) {
+            if (!self::isOfApi($request)) {
                 return null;
             }
 
@@ -65,9 +73,21 @@ final class ExceptionAnswers
                 $exception->getStatusCode() === 404 => self::message(404, 'There is nothing here under this address, or it is not yours.'),
                 $exception->getPrevious() instanceof TokenMismatchException => self::message(419, 'This page was open for too long. Reload it and try again.'),
                 $exception->getStatusCode() === 429 => self::message(429, 'Too many tries. Wait a minute and try again.'),
-                default => null,
+                default => self::message($exception->getStatusCode(), $exception->getStatusCode() === 405 ? 'This address does not take such a request.' : 'The request is not understood.'),
             };
         });
+    }
+
+    /** By the beginning of the address alone: what follows may be no text. */
+    private static function isOfApi(Request $request): bool
+    {
+        return str_starts_with($request->getPathInfo(), '/api/');
+    }
+
+    /** Whether the database could not be reached, or went away in the middle of it; a read-only one takes no change. */
+    private static function isAway(PDOException $exception): bool
+    {
+        return preg_match('/\[(?:2002|2006|2013|1040|1053|1205|1290)\]|gone away|Lost connection|Connection refused|server has gone|read-only|\b(?:2002|2006|2013|1040|1053|1205|1290)\b/', $exception->getMessage()) === 1;
     }
 
     public static function tooLarge(): string

@@ -14,7 +14,7 @@ final class DecideReading
     /** @throws NotATable when the decisions so far make it unreadable */
     public function look(Import $import): TableLook
     {
-        return TableLook::at(Storage::path($import->path), $import->file_name, Decisions::fromArray($import->decisions ?? []), $import->encoding);
+        return $this->at($import, Decisions::fromArray($import->decisions ?? []));
     }
 
     /**
@@ -28,11 +28,21 @@ final class DecideReading
         foreach ($changes as $change) {
             $decisions = $decisions->with($change);
         }
-        $look = TableLook::at(Storage::path($import->path), $import->file_name, $decisions, $import->encoding);
+        $look = $this->at($import, $decisions);
         if ($import->status === ImportStatus::Waiting) {
             $import->update(['decisions' => $decisions->toArray()]);
         }
 
         return $look;
+    }
+
+    /** @throws NotATable */
+    private function at(Import $import, Decisions $decisions): TableLook
+    {
+        if (!Storage::exists($import->path)) {
+            throw NotATable::gone();
+        }
+
+        return TableLook::at(Storage::path($import->path), $import->file_name, $decisions, $import->encoding);
     }
 }

@@ -28,6 +28,11 @@ final class NotATable extends RuntimeException
         return new self(new Finding('too-much', "Reading the file would take {$what}.", 'a table that can be read within that', 'Save the table as CSV, or leave out what is not needed.'));
     }
 
+    public static function gone(): self
+    {
+        return new self(new Finding('gone', 'The file is not kept any more: its import was cancelled or has failed.', 'an import that waits or was done', 'Upload the file again.'));
+    }
+
     public static function empty(): self
     {
         return new self(new Finding('empty-file', 'The file is empty.', self::TABLE, 'Check that the right file was chosen and that it was saved before.'));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Database\Eloquent\Casts\Attribute;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
 
@@ -12,7 +13,8 @@ use Illuminate\Foundation\Auth\User as Authenticatable;
  *
  * @property int               $id
  * @property string            $name
- * @property string            $email
+ * @property string            $email          as `address()` writes it
+ * @property string            $password       hashed
  * @property list<string>|null $chosen_figures the figures that were chosen last
  */
 final class User extends Authenticatable
@@ -29,6 +31,18 @@ final class User extends Authenticatable
     protected function casts(): array
     {
         return ['password' => 'hashed', 'chosen_figures' => 'array'];
+    }
+
+    /** An e-mail address as it is kept and looked for: without blanks around it, in small letters. */
+    public static function address(string $typed): string
+    {
+        return mb_strtolower(preg_replace('/^[\s\p{Z}\p{C}]+|[\s\p{Z}\p{C}]+$/u', '', $typed) ?? $typed);
+    }
+
+    /** However it is set, it is written as it is looked for. */
+    protected function email(): Attribute
+    {
+        return Attribute::make(set: static fn(string $typed): string => self::address($typed));
     }
 
     /** @return HasMany<Dataset, $this> */

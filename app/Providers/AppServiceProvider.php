@@ -23,6 +23,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\Session;
+use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
 use PDO;
 
@@ -49,6 +50,8 @@ final class AppServiceProvider extends ServiceProvider
         if ($this->app->runningInConsole()) {
             $this->sweepBetweenJobs();
         }
+        // Without the name that a request came under, which anybody can choose.
+        Vite::createAssetPathsUsing(static fn(string $path): string => "/{$path}");
         JsonResource::withoutWrapping();
         Auth::provider('session-users', static fn(Application $app): SessionUsers => new SessionUsers($app->make(Hasher::class), User::class));
         Session::extend('database-when-changed', static fn(Application $app): UnchangedSession => new UnchangedSession(

@@ -20,7 +20,12 @@ final class VariableKeys
     {
         $slug = substr(Str::slug($name), 0, self::LONGEST);
         // A name in another script may leave nothing; its place names it then.
-        $wanted = $key = $slug === '' ? 'column-' . (count($taken) + 1) : $slug;
+        // One that is a whole number would become one wherever it names a place in a list.
+        $wanted = $key = match (true) {
+            $slug === '' => 'column-' . (count($taken) + 1),
+            ctype_digit($slug) => "column-{$slug}",
+            default => $slug,
+        };
         for ($number = 2; in_array($key, $taken, true); ++$number) {
             $key = "{$wanted}-{$number}";
         }

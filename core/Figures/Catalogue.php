@@ -65,7 +65,8 @@ final class Catalogue
             }
         }
         $percents = [];
-        foreach (array_keys($asked) as $key) {
+        // A key that is a whole number has become one.
+        foreach (array_map(strval(...), array_keys($asked)) as $key) {
             if (!str_starts_with($key, self::PERCENTILE)) {
                 throw NotUnderstood::unknownFigure($key);
             }

@@ -66,8 +66,8 @@ final readonly class BoxPlot
             (float) (string) $values->at(1),
             (float) (string) $values->at($values->n()),
             $n,
-            $median - $reach,
-            $median + $reach,
+            max(-PHP_FLOAT_MAX, $median - $reach),
+            min(PHP_FLOAT_MAX, $median + $reach),
             $outliers,
         );
     }

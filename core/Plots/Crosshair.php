@@ -56,7 +56,7 @@ final readonly class Crosshair
         $reference = Standing::z($observations->mean()->plus(1), $observations, $basis)->number();
         $below = $observations->values instanceof BucketedValues ? self::alongClasses($histogram) : self::exactly($observations->values, $decimals);
         for ($i = 0; $i <= self::PLACES; ++$i) {
-            $at = $axis->from + ($axis->to - $axis->from) * $i / self::PLACES;
+            $at = $axis->from + ($axis->to - $axis->from) * ($i / self::PLACES);
             $values[] = DecimalText::of($at, $decimals);
             $under = $below($at);
             $percentiles[] = is_int($under) ? Percent::text($under, $n) : DecimalText::of(100.0 * $under / $n, 1);

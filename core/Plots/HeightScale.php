@@ -76,16 +76,18 @@ enum HeightScale: string
             return [];
         }
         $mean = Exact::toFloat($observations->mean()) ?? 0.0;
-        $factor = match ($this->over($classes)) {
-            self::Count => (Exact::toFloat($observations->size()) ?? 0.0) * (float) (string) $classes->width,
-            self::Percent => 100.0 * (float) (string) $classes->width,
-            default => 1.0,
-        };
+        // The width by the spread first: their product with n may be beyond the doubles where the height is not.
+        $inWidths = (float) (string) $classes->width / $spread;
+        $peak = match ($this->over($classes)) {
+            self::Count => (Exact::toFloat($observations->size()) ?? 0.0) * $inWidths,
+            self::Percent => 100.0 * $inWidths,
+            default => 1.0 / $spread,
+        } / sqrt(2.0 * M_PI);
         $curve = [];
         for ($i = 0; $i < $points; ++$i) {
-            $at = $from + ($to - $from) * $i / ($points - 1);
+            $at = $from + ($to - $from) * ($i / ($points - 1));
             $z = ($at - $mean) / $spread;
-            $curve[] = ['at' => $at, 'height' => $this === self::Cumulative ? 100.0 * Normal::below($z) : $factor * exp(-0.5 * $z * $z) / ($spread * sqrt(2.0 * M_PI))];
+            $curve[] = ['at' => $at, 'height' => $this === self::Cumulative ? 100.0 * Normal::below($z) : $peak * exp(-0.5 * $z * $z)];
         }
 
         return $curve;

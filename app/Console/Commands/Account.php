@@ -6,6 +6,7 @@ namespace App\Console\Commands;
 
 use App\Models\User;
 use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
 
 /** Makes an account, or gives one a new name or password; while the server runs. */
 final class Account extends Command
@@ -15,13 +16,13 @@ final class Account extends Command
         {--name= : What it is called on screen (the default is the address)}
         {--password= : At least 8 characters; asked for if not given}';
 
-    protected $description = 'Makes an account, or gives one a new name or password';
+    protected $description = 'Makes an account, or gives one a new name or password and signs it out everywhere';
 
     private const SHORTEST = 8;
 
     public function handle(): int
     {
-        $email = mb_strtolower($this->word($this->argument('email')) ?? '');
+        $email = User::address($this->word($this->argument('email')) ?? '');
         if (filter_var($email, FILTER_VALIDATE_EMAIL) === false) {
             return $this->refuse("\"{$email}\" is no e-mail address.");
         }
@@ -33,6 +34,8 @@ final class Account extends Command
         $isNew = !$user->exists;
         $name = $this->word($this->option('name'));
         $user->fill(['password' => $password, ...($name === null ? [] : ['name' => $name])])->save();
+        // Whoever is signed in with the old password is no longer.
+        DB::table('sessions')->where('user_id', $user->id)->delete();
         $this->info($isNew ? "Made the account {$email}." : "Changed the account {$email}.");
 
         return self::SUCCESS;

@@ -20,7 +20,7 @@ final class Prepare extends Command
 {
     protected $signature = 'tally:prepare';
 
-    protected $description = 'Loads the demo account once and puts interrupted imports back into the queue';
+    protected $description = 'Loads the demo account once, where it is asked for, and puts interrupted imports back into the queue';
 
     public const EMAIL = 'demo@rowtally.example';
     public const PASSWORD = 'fenmoor';
@@ -35,7 +35,7 @@ final class Prepare extends Command
         Import::query()->where('status', ImportStatus::Running)->update(['beat_at' => 0]);
         $sweepImports->imports();
         $sweepImports->files();
-        if (!User::query()->where('email', self::EMAIL)->exists()) {
+        if (config()->boolean('app.demo') && !User::query()->where('email', self::EMAIL)->exists()) {
             $this->info('Loading the demo data');
             $user = User::query()->create(['name' => 'Fenmoor Beekeepers', 'email' => self::EMAIL, 'password' => self::PASSWORD]);
             foreach (array_reverse(DemoFiles::LOADED) as $file => $title) {

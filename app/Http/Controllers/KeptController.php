@@ -22,7 +22,7 @@ final class KeptController
 {
     public function index(Dataset $dataset): JsonResponse
     {
-        return new JsonResponse(KeptItemResource::collection($dataset->keptItems()->get()));
+        return JsonResponse::fromJsonString(KeptItemResource::listed($dataset->keptItems()->get()));
     }
 
     public function store(Dataset $dataset, KeepRequest $request, BasisInWords $basis, KeepItems $keep): JsonResponse
@@ -62,9 +62,9 @@ final class KeptController
         return new KeptItemResource($keptItem);
     }
 
-    public function destroy(KeptItem $keptItem): Response
+    public function destroy(KeptItem $keptItem, KeepItems $keep): Response
     {
-        $keptItem->delete();
+        $keep->remove($keptItem);
 
         return new Response(status: 204);
     }

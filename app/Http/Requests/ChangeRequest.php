@@ -177,6 +177,11 @@ final class ChangeRequest extends FormRequest
         /** @var array{name?: string, unit?: string|null, label?: string|null, description?: string|null, shown_decimals?: int|null, missing_marks?: list<string>} $fields */
         $fields = array_intersect_key((array) $this->validated(), array_flip(['name', 'unit', 'label', 'description', 'shown_decimals', 'missing_marks']));
 
+        // A rule passes what is blank; of a number that is none.
+        if (array_key_exists('shown_decimals', $fields)) {
+            $fields['shown_decimals'] = is_numeric($fields['shown_decimals']) ? (int) $fields['shown_decimals'] : null;
+        }
+
         return $fields;
     }
 }

@@ -42,7 +42,8 @@ final class KeepRequest extends ProfileRequest
     /** The words of the address are asked as the profile asks them. */
     protected function prepareForValidation(): void
     {
-        parse_str($this->string('address')->toString(), $words);
+        $address = $this->input('address');
+        parse_str(is_string($address) ? $address : '', $words);
         $this->merge(array_intersect_key($words, [...parent::rules(), ...$this->classRules()]));
     }
 

@@ -29,7 +29,7 @@ final readonly class AddRows implements Change
         $typed = [];
         foreach ($this->rows as $i => $row) {
             foreach ($row as $key => $text) {
-                $variable = $draft->variable($key);
+                $variable = $draft->variable((string) $key);
                 $cell = TypedCell::of($text, $variable);
                 if (!$cell->isRead && !$this->anyway) {
                     $findings[] = $cell->finding($draft->dataset->rows + $i + 1);

@@ -48,7 +48,7 @@ final readonly class EditCells implements Change
         $said = '';
         $changed = 0;
         foreach ($byChunk as $key => $chunks) {
-            $variable = $draft->variable($key);
+            $variable = $draft->variable((string) $key);
             foreach ($chunks as $chunk => $places) {
                 $cells = $draft->cells($variable, $chunk);
                 $places = array_filter($places, static fn(string $text, int $place): bool => $cells[$place] !== $text, ARRAY_FILTER_USE_BOTH);
@@ -69,7 +69,7 @@ final readonly class EditCells implements Change
             throw ChangeRefused::because('no-change', 'Nothing would be different.', 'another entry', 'Type something else.');
         }
 
-        return count($this->edits) === 1 ? $said : count($this->edits) . ' cells of ' . implode(', ', array_map(static fn(string $key): string => $draft->variable($key)->name, array_keys($byChunk))) . ' changed';
+        return count($this->edits) === 1 ? $said : count($this->edits) . ' cells of ' . implode(', ', array_map(static fn(int|string $key): string => $draft->variable((string) $key)->name, array_keys($byChunk))) . ' changed';
     }
 
     private static function quoted(string $text): string

@@ -62,12 +62,13 @@ final readonly class RetypeVariable implements Change
         }
         $before = $variable->type;
         $order = $this->dateOrder($draft, $variable);
-        $chunks = array_map(static fn(int $chunk): array => $draft->cells($variable, $chunk), array_keys($draft->layout()));
+        $old = clone $variable;
         $variable->fill(['type' => $this->type, 'dictionary' => [], 'sketch' => [], 'decimals' => $this->type === VariableType::Number ? 0 : null]);
-        foreach ($chunks as $chunk => $cells) {
-            $draft->put($variable, $chunk, array_map(static fn(string $cell): string => TypedCell::of($cell, $variable, $order)->text, $cells));
-        }
+        // What was of another type differs from nothing.
         $draft->forgetDifference($variable);
+        foreach (array_keys($draft->layout()) as $chunk) {
+            $draft->put($variable, $chunk, array_map(static fn(string $cell): string => TypedCell::of($cell, $variable, $order)->text, $draft->cells($old, $chunk)));
+        }
         $draft->describe($variable);
 
         return "{$variable->name} is read as {$this->type->value}, no longer as {$before->value}" . ($variable->unread > 0 ? " ({$variable->unread} cells could not be read)" : '');

@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch';
+import { answered, nameOf } from './once';
 import type { components, paths } from './schema.generated';
 
 type Schemas = components['schemas'];
@@ -68,15 +69,34 @@ export function pageToken(): string {
     return decodeURIComponent(found?.[1] ?? '');
 }
 
+/** Requests under way that have a name, by what they say. */
+const named = new WeakMap<Request, string>();
+
+/** What a request that makes something says; null for others. */
+async function wordsOf(request: Request): Promise<string | null> {
+    const isMaking = request.method === 'POST' && request.headers.get('Content-Type')?.startsWith('application/json') === true;
+    return isMaking ? `${request.url} ${await request.clone().text()}` : null;
+}
+
 export const api = createClient<paths>({ baseUrl: '/api' });
 
 api.use({
-    onRequest({ request }) {
+    async onRequest({ request }) {
         request.headers.set('Accept', 'application/json');
         request.headers.set('X-XSRF-TOKEN', pageToken());
+        const words = await wordsOf(request);
+        if (words !== null) {
+            const name = nameOf(words, Date.now());
+            request.headers.set('Idempotency-Key', name);
+            named.set(request, words);
+        }
         return request;
     },
-    async onResponse({ response }) {
+    async onResponse({ request, response }) {
+        const words = named.get(request);
+        if (words !== undefined && response.status < 500) {
+            answered(words, Date.now());
+        }
         if (!response.ok) {
             if (response.status === 401 || response.status === 419) {
                 await tellWhoIsThere();

@@ -50,5 +50,5 @@ export function labelEvery(ticks: { at: number; text: string }[], pixelsPerUnit:
     // Boundaries need not be equally far apart: the nearest two decide.
     const nearest = Math.min(...ticks.slice(1).map((tick, i) => tick.at - (ticks[i]?.at ?? first.at)));
     const widest = Math.max(...ticks.map((tick) => tick.text.length)) * CHARACTER_WIDTH + SPACE_BETWEEN;
-    return Math.max(1, Math.ceil(widest / (nearest * pixelsPerUnit)));
+    return Math.max(1, Math.min(ticks.length, Math.ceil(widest / (nearest * pixelsPerUnit))));
 }

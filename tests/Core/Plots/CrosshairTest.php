@@ -44,7 +44,7 @@ final class CrosshairTest extends TestCase
         self::assertNotNull($crosshair);
         foreach ($crosshair->values as $i => $shown) {
             $at = str_contains($shown, '×') || $observations->values->decimals() === null
-                ? BigRational::of(json_encode($stack->bars->axis->from + ($stack->bars->axis->to - $stack->bars->axis->from) * $i / 300, JSON_THROW_ON_ERROR))
+                ? BigRational::of(json_encode($stack->bars->axis->from + ($stack->bars->axis->to - $stack->bars->axis->from) * ($i / 300), JSON_THROW_ON_ERROR))
                 : BigRational::of(str_replace('−', '-', $shown));
             self::assertSame(Percent::text($observations->values->countBelow($at), $observations->n()), $crosshair->percentiles[$i], $shown);
         }
