@@ -327,20 +327,20 @@ start_worker() {
     for name in $WORKERS; do run_worker "$name"; done
 }
 
-# Each part that has ended is started again: at once, then after ever longer pauses where it ends again within a minute.
+# Each part that has ended is started again: at once, then after ever longer pauses where it ends again within twenty seconds.
 declare -A ENDED_OFTEN=() NOT_BEFORE=() STARTED_AT=()
 keep_running() {
     local name now
     printf -v now '%(%s)T' -1
     for name in mariadb php-fpm nginx $WORKERS; do
         if is_running "$RUN/$name.started"; then
-            [ $((now - ${STARTED_AT[$name]:-0})) -lt 60 ] || ENDED_OFTEN[$name]=0
+            [ $((now - ${STARTED_AT[$name]:-0})) -lt 20 ] || ENDED_OFTEN[$name]=0
             continue
         fi
         [ "$now" -ge "${NOT_BEFORE[$name]:-0}" ] || continue
         kill_strays "$RUN/$name.started"
         ENDED_OFTEN[$name]=$((${ENDED_OFTEN[$name]:-0} + 1))
-        local pause=$((1 << (ENDED_OFTEN[$name] < 6 ? ENDED_OFTEN[$name] : 6)))
+        local pause=$((1 << (ENDED_OFTEN[$name] < 4 ? ENDED_OFTEN[$name] - 1 : 3)))
         NOT_BEFORE[$name]=$((now + pause))
         STARTED_AT[$name]=$now
         printf '%(%F %T)T %s had ended and is started again (%s times; not again within %s seconds)\n' -1 "$name" "${ENDED_OFTEN[$name]}" "$pause" >>"$LOG/start.log"

@@ -17,11 +17,12 @@ use App\Http\Controllers\ProfileController;
 use App\Http\Controllers\RowController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\VariableController;
+use App\Http\Middleware\FairShare;
 use App\Http\Middleware\OnlyOnce;
 use Illuminate\Support\Facades\Route;
 
 // An id is a number and nothing behind it.
-foreach (['dataset', 'import', 'keptItem', 'figureSet'] as $id) {
+foreach (['dataset', 'import', 'keptItem', 'figureSet', 'longChange'] as $id) {
     Route::pattern($id, '[1-9][0-9]{0,17}');
 }
 
@@ -29,7 +30,7 @@ Route::prefix('api')->group(static function (): void {
     Route::get('session', [SessionController::class, 'show']);
     Route::post('session', [SessionController::class, 'store']);
     Route::get('conventions', [ConventionController::class, 'index']);
-    Route::middleware(['auth', OnlyOnce::class])->group(static function (): void {
+    Route::middleware(['auth', FairShare::class, OnlyOnce::class])->group(static function (): void {
         Route::delete('session', [SessionController::class, 'destroy']);
         Route::get('datasets', [DatasetController::class, 'index']);
         Route::get('datasets/{dataset}', [DatasetController::class, 'show'])->can('view', 'dataset');
@@ -40,6 +41,8 @@ Route::prefix('api')->group(static function (): void {
         Route::get('datasets/{dataset}/rows/find', [RowController::class, 'find'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/changes', [ChangeController::class, 'index'])->can('view', 'dataset');
         Route::post('datasets/{dataset}/changes', [ChangeController::class, 'store'])->can('change', 'dataset');
+        Route::get('datasets/{dataset}/changes/under-way/{longChange}', [ChangeController::class, 'underWay'])->can('view', 'dataset');
+        Route::post('datasets/{dataset}/changes/under-way/{longChange}/stop', [ChangeController::class, 'stop'])->can('change', 'dataset');
         Route::get('datasets/{dataset}/ends', [VariableController::class, 'ends'])->can('view', 'dataset');
         Route::post('datasets/{dataset}/formula', [VariableController::class, 'tryFormula'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/variables/{variable}/type', [VariableController::class, 'tryType'])->can('view', 'dataset');

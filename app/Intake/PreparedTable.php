@@ -57,6 +57,7 @@ final class PreparedTable
      */
     public static function of(string $path, string $name, Decisions $decisions, bool $sample = false, ?string $recognised = null, ?Closure $meanwhile = null): self
     {
+        clearstatcache(true, $path);
         if ((int) filesize($path) === 0) {
             throw NotATable::empty();
         }

@@ -30,9 +30,10 @@ final readonly class StartImport
     {
         $name = $file->getClientOriginalName();
         $bytes = $file->getSize();
-        $path = $file->store('uploads');
-        if ($path === false || Storage::size($path) !== $bytes) {
-            Storage::delete($path === false ? [] : [$path]);
+        $stored = $file->hashName();
+        $path = "uploads/{$stored}";
+        if ($file->storeAs('uploads', $stored) === false || Storage::size($path) !== $bytes) {
+            Storage::delete($path);
             throw new NoRoom();
         }
 

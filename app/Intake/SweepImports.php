@@ -17,7 +17,7 @@ final readonly class SweepImports
 {
     /** A queue may be long; to be put into it twice does no harm. */
     private const QUEUED_AGAIN_AFTER_SECONDS = 60;
-    private const FORGOTTEN_AFTER_SECONDS = 86400;
+    private const FORGOTTEN_AFTER_SECONDS = 3600;
     private const AT_ONCE = 50;
 
     public function __construct(private ImportFile $importFile) {}

@@ -76,7 +76,7 @@ final readonly class RowViews
     private function matching(Dataset $dataset, string $where, Basis $basis): array
     {
         $stored = StoredRows::of($dataset, $this->tallies);
-        $formula = Formula::of($where, $stored->names(), $basis);
+        $formula = Formula::of($where, $stored->names(), $basis)->waitedFor($dataset->rows);
         $rows = [];
         $before = 0;
         foreach ($stored->layout as $chunk => $count) {

@@ -13,6 +13,8 @@ use RowTally\Core\Formula\Kind;
 final readonly class TryFormula
 {
     private const ROWS = 5;
+    /** Where the first rows lack an input, the search for others ends after so many steps: some seconds. */
+    private const MOST_STEPS = 5_000_000;
 
     public function __construct(private Tallies $tallies) {}
 
@@ -43,6 +45,9 @@ final readonly class TryFormula
                 }
             }
             $before += $count;
+            if ($before * $formula->parts > self::MOST_STEPS) {
+                break;
+            }
         }
 
         return [

@@ -23,6 +23,11 @@ use RowTally\Core\Values\Exact;
  */
 final readonly class Formula
 {
+    /** More than anybody writes; what is longer can be made in steps. */
+    public const MOST_PARTS = 600;
+    /** A part for a row is a step; so many are some half a minute. */
+    private const MOST_STEPS_WAITED_FOR = 60_000_000;
+
     /** @param list<string> $names of the variables in it */
     private function __construct(
         private Node $root,
@@ -31,6 +36,8 @@ final readonly class Formula
         public bool $needsAllRows,
         /** Whether all results are written with the same decimals: not where something is divided, which may end sooner. */
         private bool $hasFixedDecimals,
+        /** How many names, numbers, signs and functions it has: each is worked out once a row. */
+        public int $parts,
     ) {}
 
     /**
@@ -43,7 +50,9 @@ final readonly class Formula
         $root = Parser::parse($text, $names, $basis);
         $found = [];
         $needsAllRows = $isDivided = false;
-        $walk = static function (Node $node) use (&$walk, &$found, &$needsAllRows, &$isDivided): void {
+        $parts = 0;
+        $walk = static function (Node $node) use (&$walk, &$found, &$needsAllRows, &$isDivided, &$parts): void {
+            ++$parts;
             if ($node instanceof Named) {
                 $found[$node->name] = true;
             }
@@ -52,8 +61,11 @@ final readonly class Formula
             array_map($walk, $node->parts());
         };
         $walk($root);
+        if ($parts > self::MOST_PARTS) {
+            throw FormulaError::tooManyParts($parts, self::MOST_PARTS, mb_strlen($text));
+        }
 
-        return new self($root, array_map(strval(...), array_keys($found)), $needsAllRows, !$isDivided);
+        return new self($root, array_map(strval(...), array_keys($found)), $needsAllRows, !$isDivided, $parts);
     }
 
     /** The formula with one of its variables under a new name. */
@@ -77,6 +89,16 @@ final readonly class Formula
         $isPlain = preg_match('/^[\p{L}_][\p{L}\p{N}_.]*$/Du', $name) === 1 && !Parser::isWord($name);
 
         return $isPlain ? $name : '"' . str_replace('"', '""', $name) . '"';
+    }
+
+    /**
+     * Itself, if it can be worked out for so many rows while somebody waits for it.
+     *
+     * @throws FormulaError
+     */
+    public function waitedFor(int $rows): self
+    {
+        return $this->parts * $rows <= self::MOST_STEPS_WAITED_FOR ? $this : throw FormulaError::tooCostly($this->parts, $rows, self::MOST_STEPS_WAITED_FOR);
     }
 
     public function kind(): Kind

@@ -89,6 +89,16 @@ final class FormulaError extends DomainException implements CoreException
         return new self('The formula is too long. Make a variable of a part of it, and go on with that.', $at, 1);
     }
 
+    public static function tooManyParts(int $parts, int $most, int $length): self
+    {
+        return new self("The formula has {$parts} parts (names, numbers, signs and functions); it may have {$most}. Make a variable of a part of it, and go on with that.", 0, $length);
+    }
+
+    public static function tooCostly(int $parts, int $rows, int $most): self
+    {
+        return new self(sprintf('The condition has %d parts, and there are %s rows: at most %d parts can be worked out for so many while you wait. Make a variable of a part of it, and go on with that.', $parts, number_format($rows), intdiv($most, max(1, $rows))), 0, 1);
+    }
+
     public static function decimalComma(Token $token): self
     {
         return new self('A comma sets apart what stands in brackets; decimals are written with a point, such as 0.5.', $token->at, 1);

@@ -65,7 +65,7 @@ final readonly class Slicing
     {
         [$where, $edge] = [$basis->where, $basis->classEdge];
         $splits = array_map(static fn(string $name): array => self::split($table, $name, $edge), $by);
-        $condition = $where === null ? null : Formula::of($where, $table->names(), $basis);
+        $condition = $where === null ? null : Formula::of($where, $table->names(), $basis)->waitedFor(array_sum($table->layout()));
         $columns = array_map($table->chunks(...), $complete);
         $codes = $inside = [];
         /** @var array<int, true> $seen */

@@ -179,7 +179,8 @@ final class ChangeRequest extends FormRequest
 
         // A rule passes what is blank; of a number that is none.
         if (array_key_exists('shown_decimals', $fields)) {
-            $fields['shown_decimals'] = is_numeric($fields['shown_decimals']) ? (int) $fields['shown_decimals'] : null;
+            $decimals = $this->input('shown_decimals');
+            $fields['shown_decimals'] = is_numeric($decimals) ? (int) $decimals : null;
         }
 
         return $fields;

@@ -61,6 +61,8 @@ final readonly class CsvFile
      */
     public static function open(string $path, Decisions $decisions = new Decisions(), bool $isChecked = false): self
     {
+        // A copy has just been written by somebody else.
+        clearstatcache(true, $path);
         $bytes = (int) filesize($path);
         $raw = (string) file_get_contents($path, false, null, 0, self::HEAD);
         $isWhole = strlen($raw) === $bytes;

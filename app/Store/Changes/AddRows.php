@@ -12,7 +12,7 @@ final readonly class AddRows implements Change
 {
     public const MOST_ROWS = 10_000;
 
-    /** @param list<array<string, string>> $rows variable => what was typed; what is not named is missing */
+    /** @param list<array<array-key, string>> $rows variable => what was typed; what is not named is missing */
     public function __construct(
         private array $rows,
         private bool $anyway = false,

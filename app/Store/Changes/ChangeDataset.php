@@ -9,30 +9,37 @@ use App\Models\Revision;
 use App\Models\User;
 use App\Store\RowViews;
 use App\Store\Tallies;
+use Closure;
 use Illuminate\Support\Facades\DB;
+use PDOException;
+use Throwable;
 
 /** Makes one change of a dataset: a new revision, whole or not at all, and only on top of the one that the person saw. */
 final readonly class ChangeDataset
 {
     private const SINCE_NAMED = 5;
+    private const WAIT_SECONDS = 4;
+    /** The number by which the database says so. */
+    private const WAITED_TOO_LONG = 1205;
 
     public function __construct(private FollowInputs $followInputs, private Tallies $tallies) {}
 
     /**
+     * @param (Closure(int, int): void)|null $told how far it is, in chunks; may throw, which gives the change up
+     *
      * @throws StaleRevision when the dataset is another revision by now
+     * @throws DatasetBusy   while a long change is being made
      * @throws ChangeRefused
      */
-    public function make(Dataset $dataset, int $expected, User $user, Change $change): Revision
+    public function make(Dataset $dataset, int $expected, User $user, Change $change, ?Closure $told = null): Revision
     {
         /** @var Revision $revision */
-        $revision = DB::transaction(function () use ($dataset, $expected, $user, $change): Revision {
-            $query = Dataset::query()->whereKey($dataset->id);
-            $query->lockForUpdate();
-            $locked = $query->firstOrFail();
+        $revision = DB::transaction(function () use ($dataset, $expected, $user, $change, $told): Revision {
+            $locked = $this->locked($dataset);
             if ($locked->revision !== $expected) {
                 throw new StaleRevision($locked->revision, $this->since($locked, $expected));
             }
-            $draft = new DraftRevision($locked, $locked->revision + 1);
+            $draft = new DraftRevision($locked, $locked->revision + 1, $told);
             $rows = $locked->rows;
             $summary = $change->apply($draft);
             $locked->is_even = $locked->is_even && $locked->rows === $rows;
@@ -57,6 +64,22 @@ final readonly class ChangeDataset
         });
 
         return $revision;
+    }
+
+    /**
+     * The dataset, for this change alone. A short one before it is waited for, a long one is not.
+     *
+     * @throws DatasetBusy
+     */
+    private function locked(Dataset $dataset): Dataset
+    {
+        $query = Dataset::query()->whereKey($dataset->id);
+        $query->lock('for update wait ' . self::WAIT_SECONDS);
+        try {
+            return $query->firstOrFail();
+        } catch (Throwable $thrown) {
+            throw $thrown instanceof PDOException && ($thrown->errorInfo[1] ?? null) === self::WAITED_TOO_LONG ? new DatasetBusy() : $thrown;
+        }
     }
 
     /** @return list<string> */

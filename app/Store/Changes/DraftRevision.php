@@ -10,6 +10,7 @@ use App\Store\ChunkRow;
 use App\Store\StoredColumns;
 use App\Store\UnknownVariable;
 use App\Store\VariableVersions;
+use Closure;
 use Illuminate\Support\Facades\DB;
 use RowTally\Core\Columns\CategoryColumnBuilder;
 use RowTally\Core\Columns\ChunkEncoding;
@@ -38,12 +39,15 @@ final class DraftRevision
     private ?array $layout = null;
     /** @var array<int, array{removed: array<int, int>, added: array<int, int>}|null> by variable; null = too much changed to tell */
     private array $differences = [];
+    private int $puts = 0;
     /** @var array<int, int> the revision that had last changed the values of a touched variable, before this one */
     private array $dataRevisions = [];
 
     public function __construct(
         public readonly Dataset $dataset,
         public readonly int $number,
+        /** @var (Closure(int, int): void)|null told how many chunks of how many are put; may throw, which gives the draft up */
+        private readonly ?Closure $told = null,
     ) {
         foreach ($dataset->allVariables()->get() as $variable) {
             $this->variables[$variable->id] = $variable;
@@ -124,6 +128,10 @@ final class DraftRevision
      */
     public function put(Variable $variable, int $chunk, array $cells): void
     {
+        ++$this->puts;
+        if ($this->told !== null) {
+            ($this->told)($this->puts, max($this->puts, count($this->layout())));
+        }
         $before = StoredColumns::encoded($variable, $this->number, $chunk)[$chunk] ?? null;
         $decimals = $variable->decimals;
         $encoded = $this->encode($variable, $cells, $before);

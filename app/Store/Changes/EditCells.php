@@ -27,6 +27,7 @@ final readonly class EditCells implements Change
 
     public function apply(DraftRevision $draft): string
     {
+        /** @var array<array-key, array<int, array<int, string>>> $byChunk by the variable's key, which may be a whole number */
         $byChunk = [];
         $findings = [];
         foreach ($this->edits as $edit) {

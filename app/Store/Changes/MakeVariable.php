@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Store\Changes;
 
+use App\Models\Dataset;
 use App\Models\Variable;
 use App\Store\StoredRows;
 use App\Store\Tallies;
@@ -14,7 +15,7 @@ use RowTally\Core\Formula\FormulaError;
 use RowTally\Core\Formula\Kind;
 
 /** A new variable by a formula over others, which it follows from then on. */
-final readonly class MakeVariable implements Change
+final readonly class MakeVariable implements TakesLong
 {
     public function __construct(
         private FollowInputs $followInputs,
@@ -28,6 +29,17 @@ final readonly class MakeVariable implements Change
     public function kind(): string
     {
         return 'make-variable';
+    }
+
+    /** @throws FormulaError */
+    public function steps(Dataset $dataset): int
+    {
+        return $dataset->rows * Formula::of($this->formula, StoredRows::of($dataset, $this->tallies)->names())->parts;
+    }
+
+    public function words(): array
+    {
+        return ['kind' => $this->kind(), 'name' => $this->name, 'formula' => $this->formula, 'unit' => $this->unit, 'description' => $this->description];
     }
 
     /** @throws FormulaError */

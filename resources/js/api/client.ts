@@ -17,6 +17,7 @@ export type Import = Schemas['Import'];
 export type Axis = Schemas['Axis'];
 export type Dots = Schemas['Dots'];
 export type Kept = Schemas['Kept'];
+export type LongChange = Schemas['LongChange'];
 export type Matches = Schemas['Matches'];
 export type Overview = Schemas['Overview'];
 export type Profile = Schemas['Profile'];

@@ -107,6 +107,44 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/datasets/{dataset}/changes/under-way/{longChange}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+                longChange: number;
+            };
+            cookie?: never;
+        };
+        get: operations["showLongChange"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/datasets/{dataset}/changes/under-way/{longChange}/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+                longChange: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["stopLongChange"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/datasets/{dataset}/ends": {
         parameters: {
             query?: never;
@@ -845,6 +883,22 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description A change that a worker makes, because it takes longer than somebody waits for an answer. */
+        LongChange: {
+            id: number;
+            /** @enum {string} */
+            status: "queued" | "running" | "done" | "failed" | "stopped";
+            /** @description Of it so much is done. */
+            share: number;
+            /** @description Why it did not come to anything. */
+            message: string | null;
+            /** @description What it came to. */
+            change: {
+                revision: number;
+                summary: string;
+                rows: number;
+            } | null;
+        };
         Refusal: {
             message: string;
             errors?: {
@@ -1970,6 +2024,15 @@ export interface operations {
                     };
                 };
             };
+            /** @description It takes long, and a worker makes it. */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LongChange"];
+                };
+            };
             401: components["responses"]["Refused"];
             404: components["responses"]["Refused"];
             /** @description Somebody else has changed it meanwhile; nothing was done. */
@@ -1986,6 +2049,57 @@ export interface operations {
                 };
             };
             422: components["responses"]["Invalid"];
+            503: components["responses"]["Refused"];
+        };
+    };
+    showLongChange: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+                longChange: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description How far it is. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LongChange"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+        };
+    };
+    stopLongChange: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+                longChange: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It stops, if it has not ended yet; nothing is changed then. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LongChange"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
         };
     };
     showEnds: {

@@ -12,6 +12,7 @@ import { DatasetTitle } from './DatasetTitle';
 import { Grid, type GridHandle } from './Grid';
 import { PanelChoice, SidePanel } from './SidePanel';
 import { RowsLine } from './RowsLine';
+import { UnderWayLine } from './UnderWayLine';
 import { TroubleDialog } from './TroubleDialog';
 import { viewWords } from './queries';
 import { readView, type View, writeView } from './view';
@@ -65,6 +66,7 @@ export function RowsPage() {
             )}
             {dataset.data !== undefined && (
                 <>
+                    <UnderWayLine />
                     <RowsLine
                         dataset={dataset.data}
                         view={view}

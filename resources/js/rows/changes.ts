@@ -1,10 +1,13 @@
 import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect } from 'react';
-import { api, bodyOf, type Dataset, Refusal } from '../api/client';
+import { api, bodyOf, type Dataset, type LongChange, Refusal } from '../api/client';
 import { datasetKey, DATASETS, useDataset } from '../api/datasets';
 import { type ChangeWords, outbox, useTrouble, useUnsent } from '../api/outbox';
 import { rowsKey } from './queries';
 import { leaveBehind, revisionSeen } from './seen';
+import { underWay } from './underWay';
+
+const LOOK_EVERY_MS = 400;
 
 export type { ChangeWords, Trouble } from '../api/outbox';
 
@@ -13,6 +16,33 @@ async function refresh(queries: QueryClient, dataset: number): Promise<void> {
     await queries.invalidateQueries({ queryKey: datasetKey(dataset) });
     await Promise.all(['rows', 'changes', 'ends', 'labels', 'check'].map((key) => queries.invalidateQueries({ queryKey: [key, dataset] })));
     void queries.invalidateQueries({ queryKey: DATASETS });
+}
+
+/** Follows a change that a worker makes to its end. */
+async function ended(dataset: number, first: LongChange, words: ChangeWords) {
+    const path = { dataset, longChange: first.id };
+    try {
+        for (let now = first; ;) {
+            if (now.change !== null) {
+                return now.change;
+            }
+            if (now.status === 'stopped') {
+                throw new Refusal(422, 'It was stopped; nothing was changed.', null, ['stopped']);
+            }
+            if (now.status === 'failed') {
+                throw new Refusal(422, now.message ?? 'It was not made; nothing was changed.', null, ['failed']);
+            }
+            underWay.set({
+                name: typeof words.name === 'string' ? words.name : null,
+                share: now.share,
+                stop: () => void api.POST('/datasets/{dataset}/changes/under-way/{longChange}/stop', { params: { path } }),
+            });
+            await new Promise((resolve) => setTimeout(resolve, LOOK_EVERY_MS));
+            now = bodyOf(await api.GET('/datasets/{dataset}/changes/under-way/{longChange}', { params: { path } }));
+        }
+    } finally {
+        underWay.set(null);
+    }
 }
 
 /** Sends one change on top of the rows that were seen. */
@@ -27,9 +57,10 @@ async function send(
     const on = revision ?? revisionSeen(queries, dataset);
     sentOn(on);
     try {
-        const answer = bodyOf(
+        const first = bodyOf(
             await api.POST('/datasets/{dataset}/changes', { params: { path: { dataset } }, body: { revision: on, ...words } as never }),
         );
+        const answer = 'share' in first ? await ended(dataset, first, words) : first;
         queries.setQueryData<Dataset>(
             datasetKey(dataset),
             (before) => before && { ...before, revision: answer.revision, rows: answer.rows },

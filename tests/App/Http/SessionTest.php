@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\App\Http;
 
+use App\Console\Commands\Prepare;
+use App\Http\Requests\SignInRequest;
 use App\Models\User;
 use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Support\Facades\Auth;
@@ -50,6 +52,59 @@ final class SessionTest extends AppTestCase
         Contract::assertMeets('signIn', $answer);
     }
 
+    public function test_blanks_and_capitals_around_an_address_change_nothing(): void
+    {
+        Auth::logout();
+        for ($i = 0; $i < 10; ++$i) {
+            $this->postJson('/api/session', ['email' => str_repeat(' ', $i) . "Keeper@Example.org\t\u{A0}", 'password' => "guess {$i}"])->assertStatus(422);
+        }
+        $this->postJson('/api/session', ['email' => 'keeper@example.org', 'password' => 'nectar-flow'])->assertStatus(429);
+        self::assertSame('ida@example.org', User::query()->create(['name' => 'Ida', 'email' => ' Ida@Example.ORG ', 'password' => 'nectar-flow'])->email);
+        $this->travel(2)->minutes();
+        $this->postJson('/api/session', ['email' => ' IDA@example.org', 'password' => 'nectar-flow'])->assertOk();
+    }
+
+    public function test_guessing_from_one_place_is_slowed_down_whatever_the_address(): void
+    {
+        Auth::logout();
+        for ($i = 0; $i < 60; ++$i) {
+            $this->postJson('/api/session', ['email' => "nobody{$i}@example.org", 'password' => 'x'])->assertStatus(422);
+        }
+        $this->postJson('/api/session', ['email' => 'keeper@example.org', 'password' => 'nectar-flow'])->assertStatus(429);
+    }
+
+    public function test_an_unknown_address_takes_as_long_as_a_known_one(): void
+    {
+        Hash::shouldReceive('isHashed')->andReturn(true);
+        Hash::shouldReceive('check')->twice()->andReturn(false);
+        Auth::logout();
+        foreach (['keeper@example.org', 'nobody@example.org'] as $email) {
+            $this->postJson('/api/session', ['email' => $email, 'password' => 'wrong'])->assertStatus(422);
+        }
+        $hash = (new \ReflectionClassConstant(SignInRequest::class, 'HASH_OF_NOBODY'))->getValue();
+        self::assertSame(password_get_info(is_string($hash) ? $hash : '')['options'], ['cost' => 12]);
+    }
+
+    public function test_a_new_password_ends_every_session(): void
+    {
+        $cookies = $this->signedIn();
+        $this->withCookies($cookies)->get('/api/session')->assertJsonPath('account.name', 'keeper');
+        $this->artisan('tally:account', ['email' => 'keeper@example.org', '--password' => 'another-one'])->assertSuccessful();
+        $this->forgetAccount();
+        $this->withCookies($cookies)->get('/api/session')->assertJsonPath('account', null);
+    }
+
+    public function test_the_demo_account_signs_in_only_where_it_is_asked_for(): void
+    {
+        User::query()->create(['name' => 'Demo', 'email' => Prepare::EMAIL, 'password' => Prepare::PASSWORD]);
+        Auth::logout();
+        $try = fn() => $this->postJson('/api/session', ['email' => Prepare::EMAIL, 'password' => Prepare::PASSWORD]);
+        config()->set('app.demo', false);
+        $try()->assertStatus(422);
+        config()->set('app.demo', true);
+        $try()->assertOk();
+    }
+
     public function test_whose_a_session_is_comes_with_it_and_is_as_it_stands_now(): void
     {
         $cookies = $this->signedIn();
@@ -94,6 +149,7 @@ final class SessionTest extends AppTestCase
     {
         Auth::forgetGuards();
         Session::forgetDrivers();
+        $this->app->forgetInstance('session.store');
     }
 
     public function test_passwords_are_kept_only_hashed(): void

@@ -20,7 +20,9 @@ use PHPUnit\Framework\TestCase;
 final class FuzzTest extends TestCase
 {
     private const FOLDER = __DIR__ . '/corpus/';
+    /** Files of each kind: those that a process of its own reads take longer. FUZZ_FILES, in all, makes it more. */
     private const TRIES = 60;
+    private const TRIES_APART = 6;
     private const MOST_BYTES = 128 << 20;
 
     /** @return iterable<string, array{string}> */
@@ -32,6 +34,18 @@ final class FuzzTest extends TestCase
         }
     }
 
+    private static function tries(string $name): int
+    {
+        $wanted = (int) getenv('FUZZ_FILES');
+        // Sixteen kinds of files are tried.
+        return $wanted > 0 ? intdiv($wanted, 16) + 1 : (preg_match('/\.(?:csv|txt)$/', $name) === 1 ? self::TRIES : self::TRIES_APART);
+    }
+
+    private static function seed(): int
+    {
+        return max(1, (int) getenv('FUZZ_SEED'));
+    }
+
     #[DataProvider('files')]
     public function test_a_spoilt_file_is_read_or_refused(string $name): void
     {
@@ -40,7 +54,8 @@ final class FuzzTest extends TestCase
         memory_reset_peak_usage();
         $before = memory_get_usage();
         $read = 0;
-        for ($seed = 1; $seed <= self::TRIES; ++$seed) {
+        $tries = self::tries($name);
+        for ($seed = self::seed(); $seed < self::seed() + $tries; ++$seed) {
             mt_srand($seed);
             file_put_contents($path, self::spoilt($whole));
             try {
@@ -55,14 +70,14 @@ final class FuzzTest extends TestCase
         unlink($path);
 
         self::assertLessThan(self::MOST_BYTES, memory_get_peak_usage() - $before);
-        self::assertGreaterThan(0, $read + self::TRIES, 'tries were made');
+        self::assertGreaterThanOrEqual(0, $read);
     }
 
     public function test_a_spoilt_part_of_a_workbook_is_read_or_refused(): void
     {
         $path = (string) tempnam(sys_get_temp_dir(), 'rowtally');
         foreach (['shared-texts-dates-gaps.xlsx' => 'xl/worksheets/sheet1.xml', 'repeats.ods' => 'content.xml', 'package.zip' => 'datapackage.json'] as $name => $part) {
-            for ($seed = 1; $seed <= self::TRIES; ++$seed) {
+            for ($seed = self::seed(); $seed < self::seed() + self::tries($name); ++$seed) {
                 mt_srand($seed);
                 copy(self::FOLDER . $name, $path);
                 $zip = new \ZipArchive();

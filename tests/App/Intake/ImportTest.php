@@ -322,7 +322,7 @@ final class ImportTest extends AppTestCase
     {
         $import = $this->interrupted();
         $import->update(['status' => ImportStatus::Waiting]);
-        $old = static fn(string $path): bool => touch($path, time() - 90_000);
+        $old = static fn(string $path): bool => touch($path, time() - 3700);
         Storage::put('uploads/orphan.csv', 'x');
         Storage::put('uploads/new.csv', 'x');
         $copy = (string) tempnam(sys_get_temp_dir(), 'rowtally');

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App\Http;
+
+use Tests\App\AppTestCase;
+
+final class FairShareTest extends AppTestCase
+{
+    public function test_an_account_waits_for_itself_and_not_for_others(): void
+    {
+        $held = [];
+        for ($number = 0; $number < 5; ++$number) {
+            $file = fopen(storage_path("framework/share-{$this->keeper->id}-{$number}"), 'c');
+            assert($file !== false);
+            flock($file, LOCK_EX);
+            $held[] = $file;
+        }
+        $began = microtime(true);
+        $this->getJson('/api/datasets')->assertStatus(429)->assertJsonPath('message', 'Much that was asked for under this account is still being worked on. Wait for some of it, then try again.');
+        self::assertGreaterThan(15.0, microtime(true) - $began);
+
+        $this->actingAs($this->account('stranger'));
+        $this->getJson('/api/datasets')->assertOk();
+
+        fclose($held[3]);
+        $this->actingAs($this->keeper);
+        $this->getJson('/api/datasets')->assertOk();
+        $this->getJson('/api/datasets')->assertOk();
+    }
+}
