@@ -67,6 +67,7 @@ final class SessionTest extends AppTestCase
     public function test_guessing_from_one_place_is_slowed_down_whatever_the_address(): void
     {
         Auth::logout();
+        Hash::shouldReceive('check')->times(60)->andReturn(false);
         for ($i = 0; $i < 60; ++$i) {
             $this->postJson('/api/session', ['email' => "nobody{$i}@example.org", 'password' => 'x'])->assertStatus(422);
         }

@@ -50,9 +50,9 @@ final class NearLabelsTest extends TestCase
 
     public function test_a_text_made_harmless_comes_back_as_it_was(): void
     {
-        foreach (['=1+1', '+4', '-x', '@a', "\tx", "'=1", "''=1", "it's", "'quoted'", 'plain', ''] as $text) {
+        foreach (['=1+1', '+4', '-x', '@a', "\tx", "\n=1+1", "\nx", ' =1', "\u{A0}@a", '＝1+1', '＋4', "'＝1", "'=1", "''=1", "it's", "'quoted'", 'plain', ''] as $text) {
             self::assertSame($text, SpreadsheetText::original(SpreadsheetText::harmless($text)));
-            self::assertDoesNotMatchRegularExpression('/^[=+\-@\t\r]/', SpreadsheetText::harmless($text));
+            self::assertDoesNotMatchRegularExpression('/^(?:[\t\r\n]|[\s\p{Z}]*[=+\-@＝＋])/u', SpreadsheetText::harmless($text));
         }
     }
 }
