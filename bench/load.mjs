@@ -74,6 +74,8 @@ const all = [...took.values()].flat();
 for (const [kind, times] of [...took, ['all', all]]) {
     const ordered = [...times].sort((a, b) => a - b);
     const at = (share) => Math.round(ordered[Math.min(ordered.length - 1, Math.floor(share * ordered.length))]);
-    console.log(`${kind.padEnd(12)} ${String(times.length).padStart(6)}   median ${String(at(0.5)).padStart(5)} ms   95 % ${String(at(0.95)).padStart(5)} ms`);
+    console.log(
+        `${kind.padEnd(12)} ${String(times.length).padStart(6)}   median ${String(at(0.5)).padStart(5)} ms   95 % ${String(at(0.95)).padStart(5)} ms`,
+    );
 }
 console.log(refused.size === 0 ? 'nothing refused' : JSON.stringify([...refused]));

@@ -47,9 +47,9 @@ final readonly class CopiedTable
         return match ($format) {
             Format::Xlsx => self::workbook($format, new XlsxWorkbook($path), $decisions, $limit, $copy),
             Format::Ods => self::workbook($format, new OdsWorkbook($path), $decisions, $limit, $copy),
-            Format::JsonLines => self::write($copy, JsonTable::lines($path), $decisions, $limit, $format),
+            Format::JsonLines => self::write($copy, JsonTable::lines($path, $limit), $decisions, $limit, $format),
             Format::DataPackage => self::package(new DataPackage($path), $decisions, $sample, $copy),
-            default => self::write($copy, JsonTable::document($path), $decisions, $limit, Format::Json),
+            default => self::write($copy, JsonTable::document($path, $limit), $decisions, $limit, Format::Json),
         };
     }
 

@@ -31,7 +31,12 @@ const queries = new QueryClient({
 // Where a change was not answered as it should be, it is not known what is there: the page looks.
 mutationCache.subscribe(({ type, mutation }) => {
     const error: unknown = type === 'updated' ? mutation.state.error : null;
-    if (type === 'updated' && mutation.state.status === 'error' && error instanceof Refusal && (error.status === 0 || error.status >= 500)) {
+    if (
+        type === 'updated' &&
+        mutation.state.status === 'error' &&
+        error instanceof Refusal &&
+        (error.status === 0 || error.status >= 500)
+    ) {
         void queries.invalidateQueries();
     }
 });

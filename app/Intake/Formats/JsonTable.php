@@ -24,10 +24,10 @@ final class JsonTable
      *
      * @throws NotATable
      */
-    public static function document(string $path): Generator
+    public static function document(string $path, int $most = PHP_INT_MAX): Generator
     {
         if (JsonItems::isList($path)) {
-            yield from self::listed($path);
+            yield from self::listed($path, $most);
 
             return;
         }
@@ -50,7 +50,7 @@ final class JsonTable
      *
      * @return Generator<int, list<string>> names first
      */
-    private static function listed(string $path): Generator
+    private static function listed(string $path, int $most): Generator
     {
         $kind = static fn(mixed $item): string => match (true) {
             !is_array($item) => 'values',
@@ -59,12 +59,13 @@ final class JsonTable
         };
         $first = null;
         $names = [];
+        $seen = 0;
         foreach (self::items($path) as $item) {
             $first ??= $kind($item);
             if ($kind($item) !== $first) {
                 throw NotATable::otherJson('a list that mixes objects with other values');
             }
-            if ($first !== 'objects') {
+            if ($first !== 'objects' || ++$seen > $most) {
                 break;
             }
             $names += is_array($item) ? array_fill_keys(array_keys($item), true) : [];
@@ -105,10 +106,14 @@ final class JsonTable
      *
      * @throws NotATable
      */
-    public static function lines(string $path): Generator
+    public static function lines(string $path, int $most = PHP_INT_MAX): Generator
     {
         $names = [];
+        $seen = 0;
         foreach (self::eachLine($path) as $object) {
+            if (++$seen > $most) {
+                break;
+            }
             $names += array_fill_keys(array_keys($object), true);
             self::checkWidth(count($names));
         }
