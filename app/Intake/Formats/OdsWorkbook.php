@@ -55,7 +55,7 @@ final class OdsWorkbook implements Workbook
         }
         $reader = $this->archive->xml('content.xml');
         $tables = -1;
-        $number = $repeated = 0;
+        $number = $repeated = $others = 0;
         $row = [];
         $repeats = 1;
         while (Xml::read($reader)) {
@@ -76,6 +76,8 @@ final class OdsWorkbook implements Workbook
                 }
             } elseif ($reader->nodeType === XMLReader::ELEMENT && in_array($reader->name, ['table:table-cell', 'table:covered-table-cell'], true)) {
                 $row = $this->withCell($row, $reader);
+            } elseif ($reader->nodeType === XMLReader::ELEMENT && ++$others > Xml::MOST_OTHERS) {
+                throw NotATable::damaged('its sheet holds more of what is no cell than any sheet does');
             } elseif ($reader->nodeType === XMLReader::END_ELEMENT && $reader->name === 'table:table-row') {
                 if (implode('', $row) === '') {
                     $number += $repeats;

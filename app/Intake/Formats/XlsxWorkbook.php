@@ -78,7 +78,7 @@ final class XlsxWorkbook implements Workbook
     {
         $reader = $this->archive->xml($this->parts[$sheet] ?? throw NotATable::noSheet($sheet, $this->sheets()));
         $row = [];
-        $number = 0;
+        $number = $others = 0;
         while (Xml::read($reader)) {
             if ($reader->nodeType === XMLReader::ELEMENT && $reader->localName === 'row') {
                 $stated = $reader->getAttribute('r');
@@ -87,7 +87,11 @@ final class XlsxWorkbook implements Workbook
                 if ($number > self::MOST_ROWS) {
                     throw NotATable::tooManyRows($number, self::MOST_ROWS);
                 }
-            } elseif ($reader->nodeType === XMLReader::ELEMENT && $reader->localName === 'c') {
+            } elseif ($reader->nodeType === XMLReader::ELEMENT && $reader->localName !== 'c') {
+                if (++$others > Xml::MOST_OTHERS) {
+                    throw NotATable::damaged('its sheet holds more of what is no cell than any sheet does');
+                }
+            } elseif ($reader->nodeType === XMLReader::ELEMENT) {
                 $place = self::place($reader->getAttribute('r'), count($row));
                 if ($place >= self::MOST_COLUMNS) {
                     // Far to the right of any table: only an entry there would matter.

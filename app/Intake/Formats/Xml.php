@@ -10,6 +10,9 @@ use XMLReader;
 /** Steps through an XML document from outside; broken XML and document types become findings, never warnings. */
 final class Xml
 {
+    /** Elements in a sheet that are neither rows nor cells: widths of columns and the like. */
+    public const MOST_OTHERS = 100_000;
+
     /**
      * @phpstan-impure
      *
