@@ -139,6 +139,25 @@ test('a formula and what becomes of labels stay typed while the panel is closed'
     await expect(page.getByRole('textbox', { name: 'Formula' })).toHaveValue('');
 });
 
+test('a change that takes long says how far it is, and is stopped or made', async ({ page }) => {
+    const rows = Array.from({ length: 12_000 }, (_, i) => `T${i},${i % 90}\n`).join('');
+    await bringIn(page, 'long.csv', `Tag,Kg\n${rows}`);
+    await page.getByRole('link', { name: 'Open its rows' }).click();
+    await page.getByRole('button', { name: 'Make a variable' }).click();
+    await choose(page, /^Make:/, 'a formula');
+    await page.getByRole('textbox', { name: 'Formula' }).fill(Array(290).fill('Kg').join(' + '));
+    await page.getByLabel('Name', { exact: true }).fill('Many');
+    await page.getByRole('button', { name: 'Make it' }).click();
+    await expect(page.getByText('Making “Many”')).toBeVisible();
+    await page.getByRole('button', { name: 'Stop it' }).click();
+    await expect(page.getByText('It was stopped; nothing was changed.')).toBeVisible();
+    await page.getByRole('button', { name: 'Go back' }).click();
+    await expect(page.getByRole('textbox', { name: 'Formula' })).toHaveValue(/^Kg \+ Kg/);
+    await page.getByRole('button', { name: 'Make it' }).click();
+    await expect(page.getByRole('columnheader', { name: /Many/ })).toBeVisible({ timeout: 60_000 });
+    await expect(page.locator('[data-row="1"] [data-key="many"]')).toHaveText('290');
+});
+
 test('what failed is asked for again by one press: a picture, the figures, a dataset begun empty', async ({ page }) => {
     await uploadAndOpen(page, 'again.csv', hives, 'Before');
     await page.route('**/plots/dots*', (route) => route.fulfill({ status: 500, json: { message: 'It broke.' } }));

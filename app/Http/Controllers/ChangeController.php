@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Middleware\OnlyOnce;
 use App\Http\Requests\ChangeRequest;
 use App\Http\Resources\ChangeResource;
 use App\Http\Resources\HistoryResource;
@@ -33,9 +34,12 @@ final class ChangeController
         $change = $request->change($dataset, $tallies, $followInputs);
         $long = $longChanges->begin($dataset, $request->revision(), $user, $change);
 
-        return $long === null
-            ? (new ChangeResource($changeDataset->make($dataset, $request->revision(), $user, $change)))->toResponse($request)
-            : self::told($dataset, $long)->setStatusCode(202);
+        if ($long === null) {
+            return (new ChangeResource($changeDataset->make($dataset, $request->revision(), $user, $change)))->toResponse($request);
+        }
+        request()->attributes->set(OnlyOnce::NOT_THE_LAST_WORD, true);
+
+        return self::told($dataset, $long)->setStatusCode(202);
     }
 
     public function underWay(Dataset $dataset, LongChange $longChange, LongChanges $longChanges): JsonResponse

@@ -19,6 +19,8 @@ use Symfony\Component\HttpFoundation\Response;
  */
 final readonly class OnlyOnce
 {
+    /** Set on a request whose answer is only how far it is: asked again, it is looked at again. */
+    public const NOT_THE_LAST_WORD = 'not-the-last-word';
     private const HEADER = 'Idempotency-Key';
     private const LONGEST = 200;
     private const WAIT_SECONDS = 20;
@@ -44,7 +46,7 @@ final readonly class OnlyOnce
         $isKept = false;
         try {
             $response = $next($request);
-            $isKept = $response->getStatusCode() < 500 && $this->doneOnce->finish($key, $response->getStatusCode(), (string) $response->getContent());
+            $isKept = $response->getStatusCode() < 500 && !$request->attributes->has(self::NOT_THE_LAST_WORD) && $this->doneOnce->finish($key, $response->getStatusCode(), (string) $response->getContent());
 
             return $response;
         } finally {

@@ -13,7 +13,14 @@ export function UnderWayLine() {
             <span>
                 <bdi>{words}</bdi>: {Math.floor(now.share * 100)} %
             </span>
-            <progress aria-label={words} value={now.share} max={1} className="w-40 accent-(--accent)" />
+            <div
+                role="progressbar"
+                aria-label={words}
+                aria-valuenow={Math.floor(now.share * 100)}
+                className="h-1.5 w-40 overflow-hidden rounded-full bg-hair-strong"
+            >
+                <div className="h-full bg-accent" style={{ width: `${now.share * 100}%` }} />
+            </div>
             <Button className="px-2! py-0.5! text-small!" onClick={now.stop}>
                 Stop it
             </Button>

@@ -73,7 +73,7 @@ final class LongChangesTest extends AppTestCase
         app(LongChanges::class)->make(LongChange::query()->findOrFail($id));
 
         self::assertSame(['stopped', 1], [$answer->json('status'), $this->dataset->refresh()->revision]);
-        self::assertNotSame($id, $this->asked()->json('id'), 'what was stopped can be asked for anew');
+        self::assertNotSame($id, $this->asked()->json('id'), 'what was stopped can be asked for anew, under the same name too');
     }
 
     public function test_one_whose_worker_is_gone_has_failed(): void
@@ -129,6 +129,6 @@ final class LongChangesTest extends AppTestCase
     /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> */
     private function asked(): TestResponse
     {
-        return $this->postJson("/api/datasets/{$this->dataset->id}/changes", ['revision' => 1, 'kind' => 'make-variable', 'name' => 'Many', 'formula' => implode(' + ', array_fill(0, 300, 'kg'))]);
+        return $this->postJson("/api/datasets/{$this->dataset->id}/changes", ['revision' => 1, 'kind' => 'make-variable', 'name' => 'Many', 'formula' => implode(' + ', array_fill(0, 300, 'kg'))], ['Idempotency-Key' => 'one press']);
     }
 }

@@ -229,7 +229,10 @@ final class FormulaTest extends TestCase
                 self::assertStringStartsWith('The formula is too long.', $error->getMessage());
             }
         }
-        self::assertSame(['2000'], $this->cells(str_repeat('1 + ', 1999) . '1', ['x' => [1.0]]));
+        // 300 numbers with 299 signs between are 599 parts; 301 have one too many.
+        self::assertSame(['300'], $this->cells(str_repeat('1 + ', 299) . '1', ['x' => [1.0]]));
+        $this->expectExceptionMessage('The formula has 601 parts');
+        $this->cells(str_repeat('1 + ', 300) . '1', ['x' => [1.0]]);
     }
 
     public function test_random_formulas_give_what_their_signs_say(): void
