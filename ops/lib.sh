@@ -119,6 +119,8 @@ install_node_libraries() {
 build_front_end() {
     say "Building the front end"
     (cd "$ROOT" && npx vite build --logLevel warn >"$LOG/vite.log" 2>&1) || fail "the front end could not be built; see $LOG/vite.log"
+    # Faces are packed already.
+    find "$ROOT/public/build/assets" -type f \( -name '*.js' -o -name '*.css' -o -name '*.svg' \) -exec gzip -9 -k -f {} +
 }
 
 install_all() { # package lists

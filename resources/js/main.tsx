@@ -1,5 +1,5 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { StrictMode } from 'react';
+import { lazy, StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import '../css/app.css';
@@ -7,14 +7,16 @@ import { SignInPage } from './account/SignInPage';
 import { SignedIn } from './account/SignedIn';
 import { Refusal } from './api/client';
 import { mutationCache } from './api/failures';
-import { DatasetsPage } from './datasets/DatasetsPage';
-import { IntakePage } from './intake/IntakePage';
-import { ProfilePage } from './profile/ProfilePage';
-import { ReportPage } from './report/ReportPage';
-import { RowsPage } from './rows/RowsPage';
 import { applyTheme } from './ui/theme';
 
 applyTheme();
+
+// Each place is fetched when somebody goes there.
+const DatasetsPage = lazy(async () => ({ default: (await import('./datasets/DatasetsPage')).DatasetsPage }));
+const IntakePage = lazy(async () => ({ default: (await import('./intake/IntakePage')).IntakePage }));
+const ProfilePage = lazy(async () => ({ default: (await import('./profile/ProfilePage')).ProfilePage }));
+const ReportPage = lazy(async () => ({ default: (await import('./report/ReportPage')).ReportPage }));
+const RowsPage = lazy(async () => ({ default: (await import('./rows/RowsPage')).RowsPage }));
 
 const queries = new QueryClient({
     mutationCache,

@@ -29,6 +29,15 @@ test('every answer carries the strict rules, and cookies are closed to scripts a
     }
 });
 
+test('what is built is kept for good and comes packed', async ({ request }) => {
+    const page = await (await request.get('/')).text();
+    const script = /src="([^"]+\.js)"/.exec(page)?.[1] ?? '';
+    const answer = await request.get(script);
+    expect(answer.headers()['cache-control']).toContain('immutable');
+    expect(answer.headers()['content-encoding']).toBe('gzip');
+    expect(answer.headers()['x-content-type-options']).toBe('nosniff');
+});
+
 test('a change without the proof of the page is refused', async ({ page, request }) => {
     await signInTo(page, demo);
     const answer = await page.evaluate(

@@ -1,9 +1,9 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { Dialog } from 'radix-ui';
-import { useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { signedIn } from '../api/client';
 import { useSession } from './queries';
-import { SignInForm } from './SignInForm';
+
+const SignInOver = lazy(async () => ({ default: (await import('./SignInOver')).SignInOver }));
 
 /** Where a session has ended, signing in stands over the page, so that nothing on it is lost; then all goes on. */
 export function SignInAgain() {
@@ -31,21 +31,8 @@ export function SignInAgain() {
         signedIn.dispatchEvent(new Event('signed-in'));
     };
     return (
-        <Dialog.Root open>
-            <Dialog.Portal>
-                <Dialog.Overlay className="fixed inset-0 z-50 bg-black/30" />
-                <Dialog.Content
-                    className="fixed top-1/4 left-1/2 z-50 w-[min(92vw,400px)] -translate-x-1/2 rounded-lg border border-hair-strong bg-surface p-6 shadow-lg"
-                    onInteractOutside={(event) => event.preventDefault()}
-                    onEscapeKeyDown={(event) => event.preventDefault()}
-                >
-                    <Dialog.Title className="text-title">Sign in again</Dialog.Title>
-                    <Dialog.Description className="mt-1 mb-4 text-soft">
-                        The session has ended. What is on this page is still here, and goes on where it was.
-                    </Dialog.Description>
-                    <SignInForm email={account.email} onSignedIn={goOn} />
-                </Dialog.Content>
-            </Dialog.Portal>
-        </Dialog.Root>
+        <Suspense fallback={null}>
+            <SignInOver email={account.email} onSignedIn={goOn} />
+        </Suspense>
     );
 }

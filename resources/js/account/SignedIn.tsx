@@ -1,3 +1,4 @@
+import { Suspense } from 'react';
 import { Navigate, Outlet, useLocation } from 'react-router';
 import { FailureBar } from './FailureBar';
 import { Notice } from '../ui/Notice';
@@ -28,7 +29,9 @@ export function SignedIn() {
             <div className="flex h-full flex-col print:block print:h-auto">
                 <div className="min-h-0 flex-1">
                     <PlaceBoundary place={pathname}>
-                        <Outlet />
+                        <Suspense fallback={<Waiting what="Opening" />}>
+                            <Outlet />
+                        </Suspense>
                     </PlaceBoundary>
                 </div>
                 <FailureBar />

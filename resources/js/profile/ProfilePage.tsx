@@ -1,5 +1,5 @@
 import clsx from 'clsx';
-import { useEffect, useRef, useState } from 'react';
+import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { Account } from '../account/Account';
 import { useDataset } from '../api/datasets';
@@ -17,9 +17,11 @@ import { groupName } from './groups';
 import { OverviewTable } from './OverviewTable';
 import { type Place, useFigureChoices, useKeeping, useOverview, useProfile } from './queries';
 import { type Question, readQuestion, rowsWords, toggled, writeQuestion } from './question';
-import { Sheet } from './Sheet';
 import { VariableRail } from './VariableRail';
-import { WorkingPanel } from './WorkingPanel';
+
+// The overview needs neither.
+const Sheet = lazy(async () => ({ default: (await import('./Sheet')).Sheet }));
+const WorkingPanel = lazy(async () => ({ default: (await import('./WorkingPanel')).WorkingPanel }));
 
 /** The overview of all variables, or the sheets of those that are ticked. */
 export function ProfilePage() {
@@ -148,43 +150,48 @@ export function ProfilePage() {
                                                 onOpen={(variable, figure, column) => setPlace({ variable, figure, column })}
                                             />
                                         )}
-                                        {!isOverview &&
-                                            profile.data?.sheets.map((sheet) => (
-                                                <Sheet
-                                                    key={sheet.variable}
-                                                    dataset={id}
-                                                    sheet={sheet}
-                                                    profile={profile.data}
-                                                    question={question}
-                                                    splitNames={
-                                                        split.every((variable) => variable?.type === 'category')
-                                                            ? split.map((variable) => variable?.name ?? '')
-                                                            : null
-                                                    }
-                                                    numbers={variables.filter((variable) => variable.type === 'number')}
-                                                    idKey={variables.find((variable) => variable.type === 'id')?.key}
-                                                    onAsk={ask}
-                                                    onOpen={(figure, column) => setPlace({ variable: sheet.variable, figure, column })}
-                                                    onShowRows={(where) =>
-                                                        void navigate(`/datasets/${id}/rows?${rowsWords(where, question).toString()}`)
-                                                    }
-                                                />
-                                            ))}
+                                        {!isOverview && (
+                                            <Suspense fallback={<Waiting what="Opening" />}>
+                                                {profile.data?.sheets.map((sheet) => (
+                                                    <Sheet
+                                                        key={sheet.variable}
+                                                        dataset={id}
+                                                        sheet={sheet}
+                                                        profile={profile.data}
+                                                        question={question}
+                                                        splitNames={
+                                                            split.every((variable) => variable?.type === 'category')
+                                                                ? split.map((variable) => variable?.name ?? '')
+                                                                : null
+                                                        }
+                                                        numbers={variables.filter((variable) => variable.type === 'number')}
+                                                        idKey={variables.find((variable) => variable.type === 'id')?.key}
+                                                        onAsk={ask}
+                                                        onOpen={(figure, column) => setPlace({ variable: sheet.variable, figure, column })}
+                                                        onShowRows={(where) =>
+                                                            void navigate(`/datasets/${id}/rows?${rowsWords(where, question).toString()}`)
+                                                        }
+                                                    />
+                                                ))}
+                                            </Suspense>
+                                        )}
                                     </div>
                                 </Keeping>
                             )}
                         </main>
                         {place !== null && (
-                            <WorkingPanel
-                                dataset={id}
-                                revision={dataset.data.revision}
-                                question={question}
-                                place={place}
-                                names={['Overall', ...(answer.data?.groups ?? []).map(groupName)]}
-                                variable={variables.find((variable) => variable.key === place.variable)?.name ?? place.variable}
-                                onMove={setPlace}
-                                onClose={() => setPlace(null)}
-                            />
+                            <Suspense fallback={null}>
+                                <WorkingPanel
+                                    dataset={id}
+                                    revision={dataset.data.revision}
+                                    question={question}
+                                    place={place}
+                                    names={['Overall', ...(answer.data?.groups ?? []).map(groupName)]}
+                                    variable={variables.find((variable) => variable.key === place.variable)?.name ?? place.variable}
+                                    onMove={setPlace}
+                                    onClose={() => setPlace(null)}
+                                />
+                            </Suspense>
                         )}
                     </div>
                     <CopiedNote />
