@@ -28,6 +28,44 @@ final class Axes
         $svg->text($x->end, $top + 37, self::shortened($name, self::LONGEST_NAME), ['text-anchor' => 'end', 'fill' => Palette::INK]);
     }
 
+    /**
+     * The same in a scene.
+     *
+     * @param list<array{at: float, text: string}> $ticks
+     */
+    public static function lyingIn(Scene $scene, array $ticks, string $name, Scale $x, float $top): void
+    {
+        $scene->axis('x', false, $x);
+        $scene->line($x->start, $top, $x->end, $top, ['stroke' => 'ink', 'role' => 'axis']);
+        $every = self::every($ticks, ($x->end - $x->start) / ($x->to - $x->from));
+        $first = self::roundest(array_column($ticks, 'text'), $every);
+        foreach ($ticks as $i => $tick) {
+            $scene->line($x->at($tick['at']), $top, $x->at($tick['at']), $top + 5, ['stroke' => 'ink', 'role' => 'tick', 'id' => $tick['text']]);
+            if ($i % $every === $first) {
+                $scene->text($x->at($tick['at']), $top + 18, $tick['text'], ['anchor' => 'middle', 'face' => 'figures']);
+            }
+        }
+        $scene->text($x->end, $top + 37, self::shortened($name, self::LONGEST_NAME), ['anchor' => 'end', 'fill' => 'ink', 'role' => 'axis-name']);
+    }
+
+    /**
+     * Hairlines through the picture with what they stand for, and the name above.
+     *
+     * @param list<array{at: float, text: string}> $ticks
+     */
+    public static function levelsIn(Scene $scene, array $ticks, string $name, Scale $y, float $left, float $right): void
+    {
+        $scene->axis('y', true, $y);
+        $every = self::every(array_map(static fn(array $tick): array => ['at' => $tick['at'], 'text' => '00'], $ticks), abs($y->start - $y->end) / ($y->to - $y->from));
+        foreach ($ticks as $i => $tick) {
+            $scene->line($left, $y->at($tick['at']), $right, $y->at($tick['at']), ['stroke' => 'hair']);
+            if ($i % $every === 0) {
+                $scene->text($left - 8, $y->at($tick['at']) + 4, $tick['text'], ['anchor' => 'end', 'face' => 'figures']);
+            }
+        }
+        $scene->text($left, $y->end - 3, $name, ['fill' => 'ink', 'role' => 'axis-name']);
+    }
+
     /** With hairlines through the picture. */
     public static function standing(Svg $svg, Geometry $axis, string $name, Scale $y, float $left, float $right): void
     {

@@ -12,6 +12,12 @@ final class Svg
         . '.symbols{font-family:"Row Tally Text","Row Tally Signs","Row Tally Marks",serif;font-style:italic}'
         . '.halo{paint-order:stroke;stroke:' . Palette::PAPER . ';stroke-width:3px;stroke-linejoin:round}';
 
+    /** What the properties of marks are called here. */
+    private const ATTRIBUTES = [
+        'x' => 'x', 'y' => 'y', 'x1' => 'x1', 'y1' => 'y1', 'x2' => 'x2', 'y2' => 'y2', 'cx' => 'cx', 'cy' => 'cy', 'r' => 'r', 'width' => 'width', 'height' => 'height', 'd' => 'd',
+        'fill' => 'fill', 'stroke' => 'stroke', 'opacity' => 'opacity', 'thick' => 'stroke-width', 'dash' => 'stroke-dasharray', 'anchor' => 'text-anchor', 'face' => 'class',
+    ];
+
     private string $body = '';
     private int $clips = 0;
 
@@ -20,6 +26,15 @@ final class Svg
         public readonly float $height,
         private readonly string $name,
     ) {}
+
+    /** A scene in the colours of paper. */
+    public static function of(Scene $scene): string
+    {
+        $svg = new self($scene->width, $scene->height, $scene->title);
+        array_map($svg->paint(...), $scene->marks());
+
+        return $svg->document();
+    }
 
     /** @param array<string, string|int|float|null> $attributes without those that are null */
     public function add(string $element, array $attributes, ?string $text = null): void
@@ -89,6 +104,42 @@ final class Svg
         $text = number_format($number, 2, '.', '');
 
         return rtrim(rtrim($text === '-0.00' ? '0.00' : $text, '0'), '.');
+    }
+
+    /** @param array<string, mixed> $mark */
+    private function paint(array $mark): void
+    {
+        if ($mark['kind'] === 'group' && is_array($mark['marks'])) {
+            $clip = is_array($mark['clip'] ?? null) ? $mark['clip'] : [];
+            $side = static fn(string $name): float => is_numeric($clip[$name] ?? null) ? (float) $clip[$name] : 0.0;
+            $this->openClipped($side('x'), $side('y'), $side('width'), $side('height'));
+            /** @var list<array<string, mixed>> $inside */
+            $inside = $mark['marks'];
+            array_map($this->paint(...), $inside);
+            $this->close();
+
+            return;
+        }
+        $attributes = isset($mark['role']) ? ['data-' . self::word($mark['role']) => self::word($mark['id'] ?? '')] : [];
+        foreach ($mark as $name => $value) {
+            $attribute = self::ATTRIBUTES[$name] ?? null;
+            if ($attribute !== null && (is_string($value) || is_numeric($value))) {
+                $attributes[$attribute] = match (true) {
+                    $name === 'fill' || $name === 'stroke' => Palette::ink((string) $value),
+                    is_string($value) => $value,
+                    default => (float) $value,
+                };
+            }
+        }
+        if (!isset($mark['fill'])) {
+            $attributes['fill'] = 'none';
+        }
+        $this->add(self::word($mark['kind']), $attributes, isset($mark['text']) ? self::word($mark['text']) : null);
+    }
+
+    private static function word(mixed $value): string
+    {
+        return is_scalar($value) ? (string) $value : '';
     }
 
     /** @param array<string, string|int|float|null> $attributes */

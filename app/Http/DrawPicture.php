@@ -10,10 +10,9 @@ use App\Drawing\ClassesPicture;
 use App\Drawing\DotsPicture;
 use App\Drawing\Geometry;
 use App\Drawing\LabelsPicture;
-use App\Drawing\PointsPicture;
-use App\Drawing\SlopesPicture;
 use App\Drawing\StackPicture;
 use App\Drawing\StemsPicture;
+use App\Drawing\Svg;
 use App\Http\Requests\PictureRequest;
 use App\Http\Resources\ClassesResource;
 use App\Http\Resources\FrequencyRows;
@@ -34,6 +33,7 @@ final readonly class DrawPicture
         private DrawVariable $draw,
         private ProfileVariables $profile,
         private GroupedVariable $grouped,
+        private DrawScenes $scenes,
     ) {}
 
     /**
@@ -49,13 +49,17 @@ final readonly class DrawPicture
         $name = $variable->nameWithUnit();
         $width = $request->width();
 
+        if (in_array($request->picture(), DrawScenes::KINDS, true)) {
+            $drawn = $this->scenes->of($request->picture(), $dataset, $request, $width);
+            $one = $drawn[count($drawn) === 1 ? 0 : $request->column()] ?? throw UnknownVariable::noGroup($request->column());
+
+            return Svg::of($one['scene'] ?? throw UnknownVariable::hasNothingToDraw($variable->name));
+        }
+
         return match ($request->picture()) {
             'stack', 'boxes' => $this->stack($dataset, $question, $variable, $request),
             'dots' => DotsPicture::of(self::drawable(PlotShapes::dots($this->draw->dots($dataset, $question)), $variable), $this->names($dataset, $question), $name, $width),
             'stems' => $this->stems($dataset, $question, $name, $request),
-            'qq' => PointsPicture::qq(self::column(PlotShapes::qq($this->draw->qq($dataset, $question)), $variable, $request, 'axes'), $name, $request->column(), $width),
-            'strips' => $this->strip($dataset, $question, $variable, $request),
-            'slopes' => $this->slopes($dataset, $question, $variable, $request),
             'labels' => $this->labels($dataset, $question, $variable, $request),
             default => $this->classes($dataset, $question, $name, $request),
         };
@@ -85,20 +89,6 @@ final readonly class DrawPicture
         return in_array('turned', $request->look(), true) ? StemsPicture::turned($column, $name, $request->column()) : StemsPicture::written($column, $name, $stems->text('leaf_unit'));
     }
 
-    private function strip(Dataset $dataset, Question $question, Variable $variable, PictureRequest $request): string
-    {
-        $strips = PlotShapes::strips($this->draw->strips($dataset, $question));
-
-        return PointsPicture::strip(self::column($strips, $variable, $request), self::drawable($strips, $variable)->part('axis'), $variable->nameWithUnit(), $request->column(), $request->width());
-    }
-
-    private function slopes(Dataset $dataset, Question $question, Variable $variable, PictureRequest $request): string
-    {
-        ['before' => $before, 'after' => $after, 'slopes' => $slopes] = $this->draw->slopes($dataset, $question, $request->with());
-
-        return SlopesPicture::of(self::drawable(PlotShapes::slopes($slopes, $before->name, $after->name), $variable), $request->width());
-    }
-
     private function labels(Dataset $dataset, Question $question, Variable $variable, PictureRequest $request): string
     {
         $frequencies = FrequencyRows::of($this->profile->answer($dataset, $question)->sheets[0]->frequencies) ?? throw UnknownVariable::hasNothingToDraw($variable->name);
@@ -126,14 +116,6 @@ final readonly class DrawPicture
     private static function drawable(array $shape, Variable $variable): Geometry
     {
         return isset($shape['axis']) ? self::geometry($shape) : throw UnknownVariable::hasNothingToDraw($variable->name);
-    }
-
-    /** @param array<mixed> $shape */
-    private static function column(array $shape, Variable $variable, PictureRequest $request, ?string $needed = null): Geometry
-    {
-        $column = self::geometry($shape)->parts('columns')[$request->column()] ?? throw UnknownVariable::noGroup($request->column());
-
-        return $needed === null || $column->partOrNull($needed) !== null ? $column : throw UnknownVariable::hasNothingToDraw($variable->name);
     }
 
     /** @param array<mixed> $shape */

@@ -17,6 +17,7 @@ use RowTally\Core\Plots\NormalQq;
 use RowTally\Core\Plots\OrderedStrip;
 use RowTally\Core\Plots\Slopes;
 use RowTally\Core\Plots\StemLeaf;
+use RowTally\Core\Plots\StepPlot;
 use RowTally\Core\Profile\Slicing;
 use RowTally\Core\Values\Observations;
 
@@ -80,6 +81,11 @@ final readonly class DrawVariable
     public function strips(Dataset $dataset, Question $question): array
     {
         return array_map(static fn(Observations $group): OrderedStrip => OrderedStrip::of($group, $question->basis), $this->columns($dataset, $question));
+    }
+
+    public function steps(Dataset $dataset, Question $question): StepPlot
+    {
+        return StepPlot::of($this->columns($dataset, $question));
     }
 
     /** @return array{before: Variable, after: Variable, slopes: Slopes} the rows as lines from one variable to another */

@@ -13,7 +13,7 @@ namespace RowTally\Core\Parsing;
  */
 final class SpreadsheetText
 {
-    private const RUN = '(?:[\t\r\n]|[\s\p{Z}]*+[=+\-@＝＋－﹢﹣﹦＠])';
+    private const RUN = '(?:[\t\r\n]|[\s\p{Z}]*+[=+\-@\x{FF1D}\x{FF0B}\x{FF0D}\x{FE62}\x{FE63}\x{FE66}\x{FF20}])';
 
     public static function harmless(string $text): string
     {

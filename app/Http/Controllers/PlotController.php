@@ -6,8 +6,10 @@ namespace App\Http\Controllers;
 
 use App\Drawing\Faces;
 use App\Http\DrawPicture;
+use App\Http\DrawScenes;
 use App\Http\Requests\PictureRequest;
 use App\Http\Requests\PlotRequest;
+use App\Http\Requests\SceneRequest;
 use App\Http\Resources\PlotShapes;
 use App\Http\Resources\StackResource;
 use App\Models\Dataset;
@@ -25,6 +27,15 @@ final class PlotController
     public function picture(Dataset $dataset, PictureRequest $request, DrawPicture $draw): Response
     {
         return new Response(Faces::into($draw->svg($dataset, $request)), headers: ['Content-Type' => 'image/svg+xml']);
+    }
+
+    /** Laid out, for the page to paint. */
+    public function scenes(Dataset $dataset, string $kind, SceneRequest $request, DrawScenes $draw): JsonResponse
+    {
+        return new JsonResponse(['scenes' => array_map(
+            static fn(array $one): array => ['name' => $one['name'], 'scene' => $one['scene']?->toArray(), 'why' => $one['why']],
+            $draw->of($kind, $dataset, $request, $request->width()),
+        )]);
     }
 
     public function dots(Dataset $dataset, PlotRequest $request, DrawVariable $draw): JsonResponse
@@ -54,23 +65,6 @@ final class PlotController
             ...PlotShapes::stems($draw->stems($dataset, $question, $request->unit(), $request->lines(), $request->apart())),
             'units' => PlotShapes::leafUnits($draw->leafUnits($dataset, $question)),
         ]);
-    }
-
-    public function qq(Dataset $dataset, PlotRequest $request, DrawVariable $draw): JsonResponse
-    {
-        return new JsonResponse(PlotShapes::qq($draw->qq($dataset, $request->question($dataset))));
-    }
-
-    public function strips(Dataset $dataset, PlotRequest $request, DrawVariable $draw): JsonResponse
-    {
-        return new JsonResponse(PlotShapes::strips($draw->strips($dataset, $request->question($dataset))));
-    }
-
-    public function slopes(Dataset $dataset, PlotRequest $request, DrawVariable $draw): JsonResponse
-    {
-        ['before' => $before, 'after' => $after, 'slopes' => $slopes] = $draw->slopes($dataset, $request->question($dataset), $request->with());
-
-        return new JsonResponse(PlotShapes::slopes($slopes, $before->name, $after->name));
     }
 
     public function range(Dataset $dataset, PlotRequest $request, DrawVariable $draw): JsonResponse

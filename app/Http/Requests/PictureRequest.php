@@ -11,7 +11,7 @@ class PictureRequest extends PlotRequest
 {
     use ReadsClasses;
 
-    private const PICTURES = ['stack', 'boxes', 'dots', 'stems', 'qq', 'strips', 'slopes', 'labels', 'classes'];
+    private const PICTURES = ['stack', 'boxes', 'dots', 'stems', 'qq', 'strips', 'slopes', 'steps', 'labels', 'classes'];
     private const WIDTH = 760;
 
     /** @return array<string, list<string|Closure>> */

@@ -8,9 +8,6 @@ use Brick\Math\BigDecimal;
 use RowTally\Core\Display\DecimalText;
 use RowTally\Core\Plots\Axis;
 use RowTally\Core\Plots\DotPlot;
-use RowTally\Core\Plots\NormalQq;
-use RowTally\Core\Plots\OrderedStrip;
-use RowTally\Core\Plots\Slopes;
 use RowTally\Core\Plots\StemLeaf;
 use RowTally\Core\Values\Exact;
 
@@ -62,57 +59,6 @@ final class PlotShapes
     }
 
     /**
-     * @param list<NormalQq> $plots
-     *
-     * @return array<string, mixed>
-     */
-    public static function qq(array $plots): array
-    {
-        return ['columns' => array_map(static fn(NormalQq $plot): array => [
-            'n' => $plot->n,
-            'points' => array_map(static fn(array $point): array => [$point['z'], $point['value']], $plot->points),
-            'line' => $plot->line,
-            'axes' => $plot->points === [] ? null : [
-                'z' => StackResource::axis(Axis::covering(BigDecimal::of(Exact::shortestText($plot->points[0]['z'])), BigDecimal::of(Exact::shortestText($plot->points[count($plot->points) - 1]['z'])))),
-                'value' => StackResource::axis(self::axisOf($plot->points[0]['value'], $plot->points[count($plot->points) - 1]['value'])),
-            ],
-        ], $plots)];
-    }
-
-    /**
-     * @param non-empty-list<OrderedStrip> $strips overall, then each group
-     *
-     * @return array<string, mixed>
-     */
-    public static function strips(array $strips): array
-    {
-        $points = $strips[0]->points;
-
-        return [
-            'axis' => $points === [] ? null : StackResource::axis(self::axisOf($points[0]['value'], $points[count($points) - 1]['value'])),
-            'columns' => array_map(static fn(OrderedStrip $strip): array => [
-                'points' => array_map(static fn(array $point): array => [$point['share'], $point['value']], $strip->points),
-                'cuts' => $strip->cuts,
-            ], $strips),
-        ];
-    }
-
-    /** @return array<string, mixed> */
-    public static function slopes(Slopes $slopes, string $before, string $after): array
-    {
-        return [
-            'axis' => $slopes->axis === null ? null : StackResource::axis($slopes->axis),
-            'before' => $before,
-            'after' => $after,
-            'lines' => $slopes->lines,
-            'rising' => $slopes->rising,
-            'falling' => $slopes->falling,
-            'staying' => $slopes->staying,
-            'incomplete' => $slopes->incomplete,
-        ];
-    }
-
-    /**
      * @param list<array{value: BigDecimal, count: int}> $entries
      *
      * @return list<array{text: string, count: int}>
@@ -120,12 +66,5 @@ final class PlotShapes
     private static function ends(array $entries): array
     {
         return array_map(static fn(array $entry): array => ['text' => DecimalText::plain($entry['value']), 'count' => $entry['count']], $entries);
-    }
-
-    private static function axisOf(float $from, float $to): Axis
-    {
-        [$low, $high] = [BigDecimal::of(Exact::shortestText($from)), BigDecimal::of(Exact::shortestText($to))];
-
-        return $low->isEqualTo($high) ? Axis::covering($low->minus(1), $high->plus(1)) : Axis::covering($low, $high);
     }
 }

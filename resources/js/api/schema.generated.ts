@@ -472,34 +472,17 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/datasets/{dataset}/plots/qq": {
+    "/datasets/{dataset}/plots/{kind}": {
         parameters: {
             query?: never;
             header?: never;
             path: {
                 dataset: components["parameters"]["dataset"];
+                kind: "qq" | "strips" | "slopes" | "steps";
             };
             cookie?: never;
         };
-        get: operations["drawQq"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/datasets/{dataset}/plots/strips": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                dataset: components["parameters"]["dataset"];
-            };
-            cookie?: never;
-        };
-        get: operations["drawStrips"];
+        get: operations["drawScenes"];
         put?: never;
         post?: never;
         delete?: never;
@@ -599,7 +582,7 @@ export interface paths {
                 cumulative?: components["parameters"]["cumulative"];
                 /** @description Keys of variables, set apart by commas, each the counts of one group; not together with a split. */
                 count_columns?: components["parameters"]["countColumns"];
-                picture: "stack" | "boxes" | "dots" | "stems" | "qq" | "strips" | "slopes" | "labels" | "classes";
+                picture: "stack" | "boxes" | "dots" | "stems" | "qq" | "strips" | "slopes" | "steps" | "labels" | "classes";
                 /** @description Of pictures of one group: 0 = overall, then the groups as they are shown. */
                 column?: number;
                 /** @description In pixels; the default is 760. */
@@ -628,24 +611,6 @@ export interface paths {
         get: operations["drawPicture"];
         put?: never;
         post: operations["keepPicture"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/datasets/{dataset}/plots/slopes": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                dataset: components["parameters"]["dataset"];
-            };
-            cookie?: never;
-        };
-        get: operations["drawSlopes"];
-        put?: never;
-        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -883,6 +848,76 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        DrawnScene: {
+            /** @description Overall, or the group. */
+            name: string;
+            scene: components["schemas"]["Scene"] | null;
+            /** @description Why there is none. */
+            why: string | null;
+        };
+        /** @description A picture laid out once, for whatever paints it. */
+        Scene: {
+            width: number;
+            height: number;
+            title: string;
+            sentences: string[];
+            caption: string;
+            marks: components["schemas"]["Mark"][];
+            axes: {
+                id: string;
+                stands: boolean;
+                from: number;
+                to: number;
+                start: number;
+                end: number;
+            }[];
+            /** @description What keys walk through. */
+            steps: {
+                lane: number;
+                words: string;
+                x: number;
+                y: number;
+                width: number;
+                height: number;
+            }[];
+            table: string[][];
+        };
+        /** @description One mark in pixels. Inks are words of the palette: ink, soft, hair, hair-strong, paper, surface, accent, none, lane-0 for overall, lane-1 for the first group. */
+        Mark: {
+            /** @enum {string} */
+            kind: "line" | "rect" | "circle" | "path" | "text" | "group";
+            role?: string;
+            id?: string;
+            x?: number;
+            y?: number;
+            x1?: number;
+            y1?: number;
+            x2?: number;
+            y2?: number;
+            cx?: number;
+            cy?: number;
+            r?: number;
+            width?: number;
+            height?: number;
+            d?: string;
+            text?: string;
+            fill?: string;
+            stroke?: string;
+            opacity?: number;
+            thick?: number;
+            dash?: string;
+            /** @enum {string} */
+            anchor?: "start" | "middle" | "end";
+            /** @enum {string} */
+            face?: "figures" | "symbols" | "halo";
+            clip?: {
+                x: number;
+                y: number;
+                width: number;
+                height: number;
+            };
+            marks?: components["schemas"]["Mark"][];
+        };
         /** @description A change that a worker makes, because it takes longer than somebody waits for an answer. */
         LongChange: {
             id: number;
@@ -1518,18 +1553,6 @@ export interface components {
             /** Format: date-time */
             kept_at: string;
         };
-        Slopes: {
-            axis: null | components["schemas"]["Axis"];
-            before: string;
-            after: string;
-            /** @description Before and after, of at most 400 rows. */
-            lines: number[][];
-            rising: number;
-            falling: number;
-            staying: number;
-            /** @description Rows without one of the two. */
-            incomplete: number;
-        };
         LaneBars: {
             counts: number[];
             heights: number[];
@@ -1621,33 +1644,6 @@ export interface components {
         CountedText: {
             text: string;
             count: number;
-        };
-        Qq: {
-            columns: {
-                n: number;
-                /** @description z and value. */
-                points: number[][];
-                line: null | {
-                    slope: number;
-                    intercept: number;
-                };
-                axes: null | {
-                    z: components["schemas"]["Axis"];
-                    value: components["schemas"]["Axis"];
-                };
-            }[];
-        };
-        Strips: {
-            axis: null | components["schemas"]["Axis"];
-            columns: {
-                /** @description Share of the rows and value. */
-                points: number[][];
-                cuts: {
-                    name: string;
-                    share: number;
-                    value: number;
-                }[];
-            }[];
         };
         Range: {
             count: string;
@@ -3111,11 +3107,15 @@ export interface operations {
             422: components["responses"]["Invalid"];
         };
     };
-    drawQq: {
+    drawScenes: {
         parameters: {
             query?: {
                 /** @description Keys of variables, set apart by commas; at most 60. */
                 of?: components["parameters"]["of"];
+                /** @description In pixels, from 160; the default is 760. */
+                width?: number;
+                /** @description Of slope lines: key of the other variable. */
+                with?: string;
                 /** @description Keys of one or two variables that split the rows; a number by its classes. */
                 by?: components["parameters"]["by"];
                 /** @description The default is sample. */
@@ -3162,88 +3162,21 @@ export interface operations {
             header?: never;
             path: {
                 dataset: components["parameters"]["dataset"];
+                kind: "qq" | "strips" | "slopes" | "steps";
             };
             cookie?: never;
         };
         requestBody?: never;
         responses: {
-            /** @description Normal Q–Q plots, overall and by group. */
+            /** @description A picture laid out for this width, or one for each group. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Qq"];
-                };
-            };
-            401: components["responses"]["Refused"];
-            404: components["responses"]["Refused"];
-            422: components["responses"]["Invalid"];
-        };
-    };
-    drawStrips: {
-        parameters: {
-            query?: {
-                /** @description Keys of variables, set apart by commas; at most 60. */
-                of?: components["parameters"]["of"];
-                /** @description Keys of one or two variables that split the rows; a number by its classes. */
-                by?: components["parameters"]["by"];
-                /** @description The default is sample. */
-                as?: components["parameters"]["as"];
-                /** @description The default is halves-excluded. */
-                quartiles?: components["parameters"]["quartiles"];
-                /** @description Which side of a class is closed; the default is left. */
-                edges?: components["parameters"]["edges"];
-                /** @description The default is per-variable. */
-                missing?: components["parameters"]["missing"];
-                /** @description Key of the number variable that says how often a row counts. */
-                counts?: components["parameters"]["counts"];
-                /** @description A condition that leaves rows in. */
-                where?: components["parameters"]["where"];
-                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
-                fences?: components["parameters"]["fences"];
-                /** @description Confidence level; the default is 0.95. */
-                level?: components["parameters"]["level"];
-                /** @description data+1 (the default), a number, or s4 for significant digits. */
-                decimals?: components["parameters"]["decimals"];
-                /** @description Keys of figures or names of sets; the default is what the account chose last. */
-                figures?: components["parameters"]["figures"];
-                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
-                percentiles?: components["parameters"]["percentiles"];
-                /** @description Rows without an entry of a splitting variable; the default is show. */
-                no_entry?: components["parameters"]["no_entry"];
-                /** @description Of frequency tables; the default is own. */
-                order?: components["parameters"]["order"];
-                /** @description A row for each value though they are many. */
-                distinct?: components["parameters"]["distinct"];
-                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
-                classes?: components["parameters"]["classes"];
-                /** @description What the height of a bar stands for; the default is count. */
-                scale?: components["parameters"]["scale"];
-                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
-                marks?: components["parameters"]["marks"];
-                /** @description A normal curve over the bars. */
-                curve?: components["parameters"]["curve"];
-                /** @description Whether the groups share a scale; the default is common. */
-                lanes?: components["parameters"]["lanes"];
-                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
-                zoom?: components["parameters"]["zoom"];
-            };
-            header?: never;
-            path: {
-                dataset: components["parameters"]["dataset"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description The values in order with the quarter cuts. */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Strips"];
+                    "application/json": {
+                        scenes: components["schemas"]["DrawnScene"][];
+                    };
                 };
             };
             401: components["responses"]["Refused"];
@@ -3446,7 +3379,7 @@ export interface operations {
                 cumulative?: components["parameters"]["cumulative"];
                 /** @description Keys of variables, set apart by commas, each the counts of one group; not together with a split. */
                 count_columns?: components["parameters"]["countColumns"];
-                picture: "stack" | "boxes" | "dots" | "stems" | "qq" | "strips" | "slopes" | "labels" | "classes";
+                picture: "stack" | "boxes" | "dots" | "stems" | "qq" | "strips" | "slopes" | "steps" | "labels" | "classes";
                 /** @description Of pictures of one group: 0 = overall, then the groups as they are shown. */
                 column?: number;
                 /** @description In pixels; the default is 760. */
@@ -3543,7 +3476,7 @@ export interface operations {
                 cumulative?: components["parameters"]["cumulative"];
                 /** @description Keys of variables, set apart by commas, each the counts of one group; not together with a split. */
                 count_columns?: components["parameters"]["countColumns"];
-                picture: "stack" | "boxes" | "dots" | "stems" | "qq" | "strips" | "slopes" | "labels" | "classes";
+                picture: "stack" | "boxes" | "dots" | "stems" | "qq" | "strips" | "slopes" | "steps" | "labels" | "classes";
                 /** @description Of pictures of one group: 0 = overall, then the groups as they are shown. */
                 column?: number;
                 /** @description In pixels; the default is 760. */
@@ -3586,78 +3519,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Kept"];
-                };
-            };
-            401: components["responses"]["Refused"];
-            404: components["responses"]["Refused"];
-            422: components["responses"]["Invalid"];
-        };
-    };
-    drawSlopes: {
-        parameters: {
-            query: {
-                /** @description Key of the other variable. */
-                with: string;
-                /** @description Keys of variables, set apart by commas; at most 60. */
-                of?: components["parameters"]["of"];
-                /** @description Keys of one or two variables that split the rows; a number by its classes. */
-                by?: components["parameters"]["by"];
-                /** @description The default is sample. */
-                as?: components["parameters"]["as"];
-                /** @description The default is halves-excluded. */
-                quartiles?: components["parameters"]["quartiles"];
-                /** @description Which side of a class is closed; the default is left. */
-                edges?: components["parameters"]["edges"];
-                /** @description The default is per-variable. */
-                missing?: components["parameters"]["missing"];
-                /** @description Key of the number variable that says how often a row counts. */
-                counts?: components["parameters"]["counts"];
-                /** @description A condition that leaves rows in. */
-                where?: components["parameters"]["where"];
-                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
-                fences?: components["parameters"]["fences"];
-                /** @description Confidence level; the default is 0.95. */
-                level?: components["parameters"]["level"];
-                /** @description data+1 (the default), a number, or s4 for significant digits. */
-                decimals?: components["parameters"]["decimals"];
-                /** @description Keys of figures or names of sets; the default is what the account chose last. */
-                figures?: components["parameters"]["figures"];
-                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
-                percentiles?: components["parameters"]["percentiles"];
-                /** @description Rows without an entry of a splitting variable; the default is show. */
-                no_entry?: components["parameters"]["no_entry"];
-                /** @description Of frequency tables; the default is own. */
-                order?: components["parameters"]["order"];
-                /** @description A row for each value though they are many. */
-                distinct?: components["parameters"]["distinct"];
-                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
-                classes?: components["parameters"]["classes"];
-                /** @description What the height of a bar stands for; the default is count. */
-                scale?: components["parameters"]["scale"];
-                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
-                marks?: components["parameters"]["marks"];
-                /** @description A normal curve over the bars. */
-                curve?: components["parameters"]["curve"];
-                /** @description Whether the groups share a scale; the default is common. */
-                lanes?: components["parameters"]["lanes"];
-                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
-                zoom?: components["parameters"]["zoom"];
-            };
-            header?: never;
-            path: {
-                dataset: components["parameters"]["dataset"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description The rows as lines from one variable to another. */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Slopes"];
                 };
             };
             401: components["responses"]["Refused"];

@@ -1,5 +1,7 @@
 import { type RefObject, useLayoutEffect, useRef, useState } from 'react';
 
+export type FrameOf<E extends HTMLElement> = RefObject<E | null>;
+
 /** The width in pixels that an element has, kept up to date; 0 until it is known. */
 export function useWidth<E extends HTMLElement>(): [RefObject<E | null>, number] {
     const element = useRef<E>(null);

@@ -1,5 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, bodyOf } from '../api/client';
+import type { paths } from '../api/schema.generated';
 import type { ToKeep } from '../ui/keeping';
 import { classWords, type Question, questionWords } from './question';
 
@@ -105,41 +106,31 @@ export function useDots(dataset: number, revision: number, question: Question, v
     });
 }
 
-export function useQq(dataset: number, revision: number, question: Question, variable: string) {
-    const words = questionWords({ ...question, of: [variable] });
-    return useQuery({
-        queryKey: ['qq', dataset, revision, words],
-        queryFn: async ({ signal }) =>
-            bodyOf(await api.GET('/datasets/{dataset}/plots/qq', { params: { path: { dataset }, query: words }, signal })),
-        placeholderData: keepPreviousData,
-        staleTime: Infinity,
-    });
-}
+export type SceneKind = paths['/datasets/{dataset}/plots/{kind}']['get']['parameters']['path']['kind'];
 
-export function useStrips(dataset: number, revision: number, question: Question, variable: string) {
-    const words = questionWords({ ...question, of: [variable] });
-    return useQuery({
-        queryKey: ['strips', dataset, revision, words],
-        queryFn: async ({ signal }) =>
-            bodyOf(await api.GET('/datasets/{dataset}/plots/strips', { params: { path: { dataset }, query: words }, signal })),
-        placeholderData: keepPreviousData,
-        staleTime: Infinity,
-    });
-}
+/** While the window is resized the picture is asked for again in steps of so many pixels only. */
+const WIDTH_STEP = 8;
 
-/** The rows as lines from one variable to another. */
-export function useSlopes(dataset: number, revision: number, question: Question, variable: string, other: string) {
-    const words = questionWords({ ...question, of: [variable] });
+/** A picture laid out for this width, or one for each group. */
+export function useScenes(
+    kind: SceneKind,
+    dataset: number,
+    revision: number,
+    question: Question,
+    variable: string,
+    width: number,
+    other?: string,
+) {
+    const words = {
+        ...questionWords({ ...question, of: [variable] }),
+        width: Math.max(160, Math.floor(width / WIDTH_STEP) * WIDTH_STEP),
+        ...(other === undefined ? {} : { with: other }),
+    };
     return useQuery({
-        queryKey: ['slopes', dataset, revision, words, other],
+        queryKey: ['scenes', kind, dataset, revision, words],
         queryFn: async ({ signal }) =>
-            bodyOf(
-                await api.GET('/datasets/{dataset}/plots/slopes', {
-                    params: { path: { dataset }, query: { ...words, with: other } },
-                    signal,
-                }),
-            ),
-        enabled: other !== '',
+            bodyOf(await api.GET('/datasets/{dataset}/plots/{kind}', { params: { path: { dataset, kind }, query: words }, signal })),
+        enabled: width > 0 && other !== '',
         placeholderData: keepPreviousData,
         staleTime: Infinity,
     });

@@ -2,7 +2,7 @@ import { createContext, useContext } from 'react';
 
 /** A picture that the server draws, in words. */
 export interface PictureWords {
-    picture: 'stack' | 'boxes' | 'dots' | 'stems' | 'qq' | 'strips' | 'slopes' | 'labels' | 'classes';
+    picture: 'stack' | 'boxes' | 'dots' | 'stems' | 'qq' | 'strips' | 'slopes' | 'steps' | 'labels' | 'classes';
     /** Key of the variable. */
     of: string;
     /** 0 = overall. */

@@ -8,8 +8,6 @@ use App\Drawing\Boxes;
 use App\Drawing\BoxLook;
 use App\Drawing\DotsPicture;
 use App\Drawing\Geometry;
-use App\Drawing\PointsPicture;
-use App\Drawing\SlopesPicture;
 use App\Drawing\Spread;
 use App\Drawing\StackLayout;
 use App\Drawing\StemsPicture;
@@ -83,32 +81,6 @@ final class PicturesTest extends TestCase
         self::assertStringStartsWith('M308 ', self::one($picture, '//*[@data-mean]')->getAttribute('d'));
         self::assertSame('One dot = up to 2 rows, in bins of 50; ▲ mean, heavy line median.', DotsPicture::caption($dots));
         self::assertStringContainsString('kg: dot plot, Overall, North', $picture);
-    }
-
-    public function test_points_of_a_normal_plot_lie_by_their_line(): void
-    {
-        $column = Geometry::ofJson('{"axes": {"z": {"from": -2, "to": 2, "ticks": []}, "value": {"from": 0, "to": 100, "ticks": []}}, "points": [[-2, 0], [0, 50], [2, 100]], "line": {"slope": 25, "intercept": 50}}');
-        $picture = PointsPicture::qq($column, 'kg', 0, 502);
-        // 400 pixels from 76 for four z, 242 from 256 up to 14 for the values.
-        self::assertSame([['76', '256'], ['276', '135'], ['476', '14']], array_map(static fn(DOMElement $point): array => [$point->getAttribute('cx'), $point->getAttribute('cy')], self::all($picture, '//*[@data-point]')));
-        $line = self::one($picture, '//*[@data-reference]');
-        self::assertSame(['76', '256', '476', '14'], array_map($line->getAttribute(...), ['x1', 'y1', 'x2', 'y2']));
-    }
-
-    public function test_an_ordered_strip_has_its_cuts(): void
-    {
-        $column = Geometry::ofJson('{"points": [[0.1, 0], [0.9, 100]], "cuts": [{"name": "Q₁", "value": 25, "share": 0.25}]}');
-        $picture = PointsPicture::strip($column, Geometry::ofJson('{' . self::AXIS . '}')->part('axis'), 'kg', 0, 502);
-        self::assertSame(['76', '476'], array_map(static fn(DOMElement $point): string => $point->getAttribute('cx'), self::all($picture, '//*[@data-point]')));
-        self::assertStringContainsString('H176V256', self::one($picture, '//*[@data-cut="Q₁"]')->getAttribute('d'));
-    }
-
-    public function test_slopes_rise_fall_and_stay(): void
-    {
-        $picture = SlopesPicture::of(Geometry::ofJson('{' . self::AXIS . ', "before": "Autumn", "after": "Spring", "lines": [[0, 100], [100, 0], [50, 50]]}'), 500);
-        self::assertSame(['rising', 'falling', 'staying'], array_map(static fn(DOMElement $line): string => $line->getAttribute('data-slope'), self::all($picture, '//*[@data-slope]')));
-        self::assertSame(['', '6 3', ''], array_map(static fn(DOMElement $line): string => $line->getAttribute('stroke-dasharray'), self::all($picture, '//*[@data-slope]')));
-        self::assertSame(['324', '30'], [self::one($picture, '//*[@data-slope="rising"]')->getAttribute('y1'), self::one($picture, '//*[@data-slope="rising"]')->getAttribute('y2')]);
     }
 
     public function test_stems_stand_with_depths_and_what_lies_apart(): void

@@ -45,6 +45,7 @@ final class PictureTest extends AppTestCase
         yield 'dots' => ['of=x&by=g&picture=dots', 'dot', 10];
         yield 'normal plot' => ['of=x&picture=qq', 'point', 5];
         yield 'of a group' => ['of=x&by=g&picture=qq&column=2', 'point', 3];
+        yield 'share at or below' => ['of=x&by=g&picture=steps', 'steps', 3];
         yield 'strip' => ['of=x&picture=strips', 'cut', 3];
         yield 'slopes' => ['of=x&with=y&picture=slopes', 'slope', 5];
         yield 'stems as text' => ['of=x&picture=stems&unit=0', 'leaves', 3];

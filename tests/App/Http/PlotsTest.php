@@ -42,12 +42,15 @@ final class PlotsTest extends AppTestCase
     public function test_normal_plot_and_strip_have_a_point_for_each_value(): void
     {
         $dataset = $this->dataset(self::FILE);
-        $qq = $this->ask('qq', 'drawQq', $dataset, 'of=x');
-        $strips = $this->ask('strips', 'drawStrips', $dataset, 'of=x');
+        $scenes = fn(string $kind, string $words = 'of=x'): array => $this->ask($kind, 'drawScenes', $dataset, $words)['scenes'];
 
-        self::assertEquals([12, 15, 21, 21, 34], array_column($qq['columns'][0]['points'], 1));
-        self::assertEquals([[0.1, 12], [0.3, 15], [0.5, 21], [0.7, 21], [0.9, 34]], $strips['columns'][0]['points']);
-        self::assertSame(['Q₁', 'x̃', 'Q₃'], array_column($strips['columns'][0]['cuts'], 'name'));
+        self::assertSame(['12', '15', '21', '21', '34'], array_column(array_slice($scenes('qq')[0]['scene']['table'], 1), 1));
+        self::assertSame([['12', '0.1'], ['15', '0.3'], ['21', '0.5'], ['21', '0.7'], ['34', '0.9']], array_slice($scenes('strips')[0]['scene']['table'], 1));
+        self::assertSame([['Overall', '12', '0.2'], ['Overall', '15', '0.4'], ['Overall', '21', '0.8'], ['Overall', '34', '1']], array_slice($scenes('steps')[0]['scene']['table'], 1));
+        self::assertSame([320, 672], [$scenes('qq', 'of=x&width=320')[0]['scene']['width'], $scenes('qq')[0]['scene']['width']]);
+        self::assertSame('Overall: needs at least 2 values, and whole counts.', $scenes('qq', 'of=x&where=x > 30')[0]['why']);
+        $this->getJson("/api/datasets/{$dataset->id}/plots/nothing?of=x")->assertNotFound();
+        $this->getJson("/api/datasets/{$dataset->id}/plots/qq?of=x&width=20")->assertUnprocessable();
     }
 
     public function test_bars_over_other_classes_are_those_of_the_profile(): void
@@ -77,10 +80,10 @@ final class PlotsTest extends AppTestCase
     public function test_rows_run_as_lines_to_another_variable_under_a_condition(): void
     {
         $dataset = $this->dataset("before,after,g\n1,2,a\n3,1,a\n4,4,b\n5,,b\n");
-        $slopes = $this->ask('slopes', 'drawSlopes', $dataset, 'of=before&with=after');
-        self::assertSame([1, 1, 1, 1], [$slopes['rising'], $slopes['falling'], $slopes['staying'], $slopes['incomplete']]);
-        self::assertEquals([[1, 2], [3, 1], [4, 4]], $slopes['lines']);
-        self::assertEquals([[4, 4]], $this->ask('slopes', 'drawSlopes', $dataset, "of=before&with=after&where=g = 'b'")['lines']);
+        $scene = fn(string $words): array => $this->ask('slopes', 'drawScenes', $dataset, "of=before&with=after{$words}")['scenes'][0]['scene'];
+        self::assertSame(['From before to after: 1 rise, 1 fall, 1 stay; 1 lack one of the two.'], $scene('')['sentences']);
+        self::assertSame([['before', 'after'], ['1', '2'], ['3', '1'], ['4', '4']], $scene('')['table']);
+        self::assertSame([['4', '4']], array_slice($scene("&where=g = 'b'")['table'], 1));
         $this->getJson("/api/datasets/{$dataset->id}/plots/slopes?of=before&with=wax")->assertUnprocessable();
     }
 

@@ -1,0 +1,142 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Drawing;
+
+/**
+ * A picture laid out once for a given width: marks in pixels, what keys walk through, and its numbers. Whatever shows it, paints it: the page
+ * from JSON, `Svg` for a report and for files.
+ *
+ * A mark has a kind (line, rect, circle, path, text, group), its place, the inks that it is painted with, a role and, where it can be pointed
+ * at, an id. An ink is a word of the palette (`ink`, `soft`, `hair`, …, or `lane-3` for the third group), so that light, dark and print need no
+ * second layout.
+ *
+ * @phpstan-type Mark array<string, mixed>
+ * @phpstan-type Step array{lane: int, words: string, x: float, y: float, width: float, height: float}
+ */
+final class Scene
+{
+    /** @var list<array<string, mixed>> */
+    private array $marks = [];
+    /** @var list<list<array<string, mixed>>> what stood before each group that is open */
+    private array $open = [];
+    /** @var list<array{x: float, y: float, width: float, height: float}|null> */
+    private array $clips = [];
+    /** @var list<array<string, mixed>> */
+    private array $axes = [];
+    /** @var list<array{lane: int, words: string, x: float, y: float, width: float, height: float}> */
+    private array $steps = [];
+
+    /**
+     * @param string             $title     what it is called
+     * @param list<string>       $sentences what it says, for those who do not see it
+     * @param string             $caption   what stands below it
+     * @param list<list<string>> $table     its numbers
+     */
+    public function __construct(
+        public readonly float $width,
+        public readonly float $height,
+        public readonly string $title,
+        public readonly array $sentences = [],
+        public readonly string $caption = '',
+        public readonly array $table = [],
+    ) {}
+
+    /** @param array<string, string|float|int|null> $look inks and how they are put on; role and id */
+    public function line(float $x1, float $y1, float $x2, float $y2, array $look): void
+    {
+        $this->add('line', ['x1' => $x1, 'y1' => $y1, 'x2' => $x2, 'y2' => $y2], $look);
+    }
+
+    /** @param array<string, string|float|int|null> $look */
+    public function rect(float $x, float $y, float $width, float $height, array $look): void
+    {
+        $this->add('rect', ['x' => $x, 'y' => $y, 'width' => max(0.0, $width), 'height' => max(0.0, $height)], $look);
+    }
+
+    /** @param array<string, string|float|int|null> $look */
+    public function circle(float $x, float $y, float $radius, array $look): void
+    {
+        $this->add('circle', ['cx' => $x, 'cy' => $y, 'r' => $radius], $look);
+    }
+
+    /**
+     * @param string                               $path coordinates to a hundredth, as `Svg::number()` writes them
+     * @param array<string, string|float|int|null> $look
+     */
+    public function path(string $path, array $look): void
+    {
+        $this->add('path', ['d' => $path], $look);
+    }
+
+    /** @param array<string, string|float|int|null> $look `anchor` and `face` (figures, symbols, halo) besides */
+    public function text(float $x, float $y, string $text, array $look = []): void
+    {
+        $this->add('text', ['x' => $x, 'y' => $y, 'text' => $text], ['fill' => 'soft', ...$look]);
+    }
+
+    /** All until close() is hidden outside this frame. */
+    public function openClipped(float $x, float $y, float $width, float $height): void
+    {
+        $this->open[] = $this->marks;
+        $this->clips[] = ['x' => self::rounded($x), 'y' => self::rounded($y), 'width' => self::rounded(max(0.0, $width)), 'height' => self::rounded(max(0.0, $height))];
+        $this->marks = [];
+    }
+
+    public function close(): void
+    {
+        $inside = $this->marks;
+        $this->marks = [...(array_pop($this->open) ?? []), ['kind' => 'group', 'clip' => array_pop($this->clips), 'marks' => $inside]];
+    }
+
+    /** A straight map from data to pixels, so that a pointer can be turned into a value. */
+    public function axis(string $id, bool $isStanding, Scale $scale): void
+    {
+        $this->axes[] = ['id' => $id, 'stands' => $isStanding, 'from' => $scale->from, 'to' => $scale->to, 'start' => self::rounded($scale->start), 'end' => self::rounded($scale->end)];
+    }
+
+    /** One of the marks that keys walk through, in words. */
+    public function step(int $lane, string $words, float $x, float $y, float $width, float $height): void
+    {
+        $this->steps[] = ['lane' => $lane, 'words' => $words, 'x' => self::rounded($x), 'y' => self::rounded($y), 'width' => self::rounded($width), 'height' => self::rounded($height)];
+    }
+
+    /** @return list<array<string, mixed>> */
+    public function marks(): array
+    {
+        return $this->marks;
+    }
+
+    /** @return array<string, mixed> as the page is given it */
+    public function toArray(): array
+    {
+        return [
+            'width' => $this->width,
+            'height' => $this->height,
+            'title' => $this->title,
+            'sentences' => $this->sentences,
+            'caption' => $this->caption,
+            'marks' => $this->marks,
+            'axes' => $this->axes,
+            'steps' => $this->steps,
+            'table' => $this->table,
+        ];
+    }
+
+    /**
+     * @param array<string, float|string>          $place
+     * @param array<string, string|float|int|null> $look
+     */
+    private function add(string $kind, array $place, array $look): void
+    {
+        $rounded = array_map(static fn(float|string $at): float|string => is_float($at) ? self::rounded($at) : $at, $place);
+        $this->marks[] = ['kind' => $kind, ...$rounded, ...array_filter($look, static fn(string|float|int|null $value): bool => $value !== null)];
+    }
+
+    /** To a hundredth of a pixel; not −0. */
+    private static function rounded(float $place): float
+    {
+        return round($place, 2) + 0.0;
+    }
+}

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Drawing;
+
+use RowTally\Core\Plots\Slopes;
+use RowTally\Core\Values\Exact;
+
+/** Lines from before to after on one axis: rising ones drawn through, falling ones dashed, staying ones thin. */
+final class SlopesScene
+{
+    private const WIDEST = 576.0;
+    private const HEIGHT = 340.0;
+    private const TOP = 30.0;
+    private const BOTTOM = 16.0;
+    private const SIDE = 84.0;
+
+    public static function of(Slopes $slopes, string $before, string $after, float $width): ?Scene
+    {
+        if ($slopes->axis === null) {
+            return null;
+        }
+        $width = min($width, self::WIDEST);
+        $y = new Scale($slopes->axis->from, $slopes->axis->to, self::HEIGHT - self::BOTTOM, self::TOP);
+        $all = $slopes->rising + $slopes->falling + $slopes->staying;
+        $said = "From {$before} to {$after}: " . number_format($slopes->rising) . ' rise, ' . number_format($slopes->falling) . ' fall, ' . number_format($slopes->staying) . ' stay'
+            . ($slopes->incomplete > 0 ? '; ' . number_format($slopes->incomplete) . ' lack one of the two' : '') . '.'
+            . (count($slopes->lines) < $all ? ' ' . number_format(count($slopes->lines)) . ' are drawn.' : '');
+        $scene = new Scene(
+            $width,
+            self::HEIGHT,
+            "Slope lines from {$before} to {$after}",
+            [$said],
+            "{$said} Rising lines are drawn through, falling ones are dashed.",
+            [[$before, $after], ...array_map(static fn(array $line): array => [Exact::plainText($line[0]), Exact::plainText($line[1])], $slopes->lines)],
+        );
+        $scene->axis('y', true, $y);
+        [$left, $right] = [self::SIDE, $width - self::SIDE];
+        foreach ([[$left, $before, 'end', -8], [$right, $after, 'start', 8]] as [$at, $name, $anchor, $toText]) {
+            $scene->line($at, self::TOP, $at, self::HEIGHT - self::BOTTOM, ['stroke' => 'ink', 'role' => 'axis']);
+            foreach ($slopes->axis->ticks as $tick) {
+                $scene->text($at + $toText, $y->at($tick['at']) + 4, $tick['text'], ['anchor' => $anchor, 'face' => 'figures']);
+            }
+            $scene->text($at, self::TOP - 12, $name, ['anchor' => 'middle', 'fill' => 'ink', 'role' => 'axis-name']);
+        }
+        $strength = max(0.18, min(0.8, 24 / max(1, count($slopes->lines))));
+        foreach ($slopes->lines as [$from, $to]) {
+            $kind = $to > $from ? 'rising' : ($to < $from ? 'falling' : 'staying');
+            [$y1, $y2] = [$y->at($from), $y->at($to)];
+            $scene->line($left, $y1, $right, $y2, [
+                'role' => 'slope',
+                'id' => $kind,
+                'stroke' => $kind === 'falling' ? 'lane-2' : 'lane-1',
+                'opacity' => $strength,
+                'thick' => $kind === 'staying' ? 0.75 : 1.5,
+                'dash' => $kind === 'falling' ? '6 3' : null,
+            ]);
+            $scene->step(0, Exact::plainText($from) . ' to ' . Exact::plainText($to) . ", {$kind}", $left, min($y1, $y2), $right - $left, abs($y2 - $y1));
+        }
+
+        return $scene;
+    }
+}
