@@ -62,7 +62,6 @@ Route::prefix('api')->group(static function (): void {
         Route::get('datasets/{dataset}/classes', [ClassesController::class, 'show'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/plots/picture', [PlotController::class, 'picture'])->can('view', 'dataset');
         Route::post('datasets/{dataset}/plots/picture', [KeptController::class, 'draw'])->can('change', 'dataset');
-        Route::get('datasets/{dataset}/plots/dots', [PlotController::class, 'dots'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/plots/bars', [PlotController::class, 'bars'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/plots/crosshair', [PlotController::class, 'crosshair'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/plots/stems', [PlotController::class, 'stems'])->can('view', 'dataset');

@@ -21,8 +21,8 @@ final class Scene
     private array $marks = [];
     /** @var list<list<array<string, mixed>>> what stood before each group that is open */
     private array $open = [];
-    /** @var list<array{x: float, y: float, width: float, height: float}|null> */
-    private array $clips = [];
+    /** @var list<array<string, mixed>> what each of them is */
+    private array $groups = [];
     /** @var list<array<string, mixed>> */
     private array $axes = [];
     /** @var list<array{lane: int, words: string, x: float, y: float, width: float, height: float}> */
@@ -43,7 +43,7 @@ final class Scene
         public readonly array $table = [],
     ) {}
 
-    /** @param array<string, string|float|int|null> $look inks and how they are put on; role and id */
+    /** @param array<string, string|float|int|null> $look inks and how they are put on; role, id, and what it says */
     public function line(float $x1, float $y1, float $x2, float $y2, array $look): void
     {
         $this->add('line', ['x1' => $x1, 'y1' => $y1, 'x2' => $x2, 'y2' => $y2], $look);
@@ -76,18 +76,26 @@ final class Scene
         $this->add('text', ['x' => $x, 'y' => $y, 'text' => $text], ['fill' => 'soft', ...$look]);
     }
 
+    /** All until close() belongs together. */
+    public function open(string $role, string $id): void
+    {
+        $this->open[] = $this->marks;
+        $this->groups[] = ['role' => $role, 'id' => $id];
+        $this->marks = [];
+    }
+
     /** All until close() is hidden outside this frame. */
     public function openClipped(float $x, float $y, float $width, float $height): void
     {
         $this->open[] = $this->marks;
-        $this->clips[] = ['x' => self::rounded($x), 'y' => self::rounded($y), 'width' => self::rounded(max(0.0, $width)), 'height' => self::rounded(max(0.0, $height))];
+        $this->groups[] = ['clip' => ['x' => self::rounded($x), 'y' => self::rounded($y), 'width' => self::rounded(max(0.0, $width)), 'height' => self::rounded(max(0.0, $height))]];
         $this->marks = [];
     }
 
     public function close(): void
     {
         $inside = $this->marks;
-        $this->marks = [...(array_pop($this->open) ?? []), ['kind' => 'group', 'clip' => array_pop($this->clips), 'marks' => $inside]];
+        $this->marks = [...(array_pop($this->open) ?? []), ['kind' => 'group', ...(array_pop($this->groups) ?? []), 'marks' => $inside]];
     }
 
     /** A straight map from data to pixels, so that a pointer can be turned into a value. */

@@ -65,7 +65,7 @@ final readonly class StackPicture
         }
         $this->markers();
         Axes::lying($this->svg, Axes::ticks($this->stack->part('classes')), $this->axisName, $this->x, $this->layout->axisTop);
-        $this->svg->text($this->layout->left, $this->layout->height + 10, DotsPicture::caption($this->stack->part('dots')));
+        $this->svg->text($this->layout->left, $this->layout->height + 10, DotsScene::caption((int) $this->stack->part('dots')->number('per_dot'), $this->stack->part('dots')->textOrNull('bin_width')));
 
         return $this->svg->document();
     }

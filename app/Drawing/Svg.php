@@ -110,9 +110,11 @@ final class Svg
     private function paint(array $mark): void
     {
         if ($mark['kind'] === 'group' && is_array($mark['marks'])) {
-            $clip = is_array($mark['clip'] ?? null) ? $mark['clip'] : [];
+            $clip = is_array($mark['clip'] ?? null) ? $mark['clip'] : null;
             $side = static fn(string $name): float => is_numeric($clip[$name] ?? null) ? (float) $clip[$name] : 0.0;
-            $this->openClipped($side('x'), $side('y'), $side('width'), $side('height'));
+            $clip === null
+                ? $this->open(['data-' . self::word($mark['role'] ?? 'group') => self::word($mark['id'] ?? '')])
+                : $this->openClipped($side('x'), $side('y'), $side('width'), $side('height'));
             /** @var list<array<string, mixed>> $inside */
             $inside = $mark['marks'];
             array_map($this->paint(...), $inside);

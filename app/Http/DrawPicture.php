@@ -7,7 +7,6 @@ namespace App\Http;
 use App\Drawing\Boxes;
 use App\Drawing\BoxLook;
 use App\Drawing\ClassesPicture;
-use App\Drawing\DotsPicture;
 use App\Drawing\Geometry;
 use App\Drawing\LabelsPicture;
 use App\Drawing\StackPicture;
@@ -58,7 +57,6 @@ final readonly class DrawPicture
 
         return match ($request->picture()) {
             'stack', 'boxes' => $this->stack($dataset, $question, $variable, $request),
-            'dots' => DotsPicture::of(self::drawable(PlotShapes::dots($this->draw->dots($dataset, $question)), $variable), $this->names($dataset, $question), $name, $width),
             'stems' => $this->stems($dataset, $question, $name, $request),
             'labels' => $this->labels($dataset, $question, $variable, $request),
             default => $this->classes($dataset, $question, $name, $request),
@@ -110,12 +108,6 @@ final readonly class DrawPicture
     private function names(Dataset $dataset, Question $question): array
     {
         return $this->draw->names($dataset, $question);
-    }
-
-    /** @param array<mixed> $shape */
-    private static function drawable(array $shape, Variable $variable): Geometry
-    {
-        return isset($shape['axis']) ? self::geometry($shape) : throw UnknownVariable::hasNothingToDraw($variable->name);
     }
 
     /** @param array<mixed> $shape */

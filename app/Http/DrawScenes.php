@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use App\Drawing\DotsScene;
 use App\Drawing\PointsScene;
 use App\Drawing\Scene;
 use App\Drawing\SlopesScene;
@@ -19,7 +20,7 @@ use RowTally\Core\Plots\OrderedStrip;
 /** The pictures that are scenes, by their names: one more is a line here. */
 final readonly class DrawScenes
 {
-    public const KINDS = ['qq', 'strips', 'slopes', 'steps'];
+    public const KINDS = ['dots', 'qq', 'strips', 'slopes', 'steps'];
 
     public function __construct(private DrawVariable $draw) {}
 
@@ -38,6 +39,7 @@ final readonly class DrawScenes
         $of = static fn(int $lane): string => count($names) > 1 ? $names[$lane] : '';
 
         return match ($kind) {
+            'dots' => [self::told($names[0], DotsScene::of($this->draw->dots($dataset, $question), $names, $name, $width), 'has no values that can be drawn')],
             'qq' => array_map(
                 static fn(NormalQq $plot, int $lane): array => self::told($names[$lane], PointsScene::qq($plot, $name, $of($lane), $lane, $width), 'needs at least 2 values, and whole counts'),
                 $plots = $this->draw->qq($dataset, $question),

@@ -123,16 +123,15 @@ test('the pictures beside it', async ({ page }) => {
     await uploadAndOpen(page, 'agreement.csv', file, 'x');
     const address = new URL(page.url());
     address.searchParams.set('by', 'g');
-    address.searchParams.set('plots', 'boxes,dots,stems');
+    address.searchParams.set('plots', 'boxes,stems');
     await page.goto(address.toString());
-    await expect(page.locator('[data-dot]').first()).toBeVisible();
+    await expect(page.locator('[data-box]').first()).toBeVisible();
     await compare(page, figureOf(page, 'Box plots'), ['box', 'whisker', 'median', 'mean', 'outlier']);
     await choose(page, 'Boxes', 'stand');
     await choose(page, 'Notches', 'with notches');
     await choose(page, 'Thickness', 'as thick as √n');
     await choose(page, 'Whiskers', 'whiskers to the extremes');
     await compare(page, figureOf(page, 'Box plots'), ['box', 'whisker', 'median', 'mean']);
-    await compare(page, figureOf(page, 'Dot plot'), ['dot', 'median', 'mean']);
     await choose(page, 'Stems stand', 'turned on its side');
     await page.locator('[data-stem-bar]').first().waitFor();
     await compare(page, figureOf(page, 'Stem-and-leaf'), ['stem-bar']);

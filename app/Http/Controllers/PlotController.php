@@ -38,11 +38,6 @@ final class PlotController
         )]);
     }
 
-    public function dots(Dataset $dataset, PlotRequest $request, DrawVariable $draw): JsonResponse
-    {
-        return new JsonResponse(PlotShapes::dots($draw->dots($dataset, $request->question($dataset))));
-    }
-
     public function bars(Dataset $dataset, PlotRequest $request, DrawVariable $draw): JsonResponse
     {
         $bars = $draw->bars($dataset, $request->question($dataset));

@@ -6,29 +6,12 @@ namespace App\Http\Resources;
 
 use Brick\Math\BigDecimal;
 use RowTally\Core\Display\DecimalText;
-use RowTally\Core\Plots\Axis;
-use RowTally\Core\Plots\DotPlot;
 use RowTally\Core\Plots\StemLeaf;
 use RowTally\Core\Values\Exact;
 
 /** The geometry of the pictures beside the stack on the wire: what the page draws, and the server for a report. */
 final class PlotShapes
 {
-    /** @return array<string, mixed> */
-    public static function dots(DotPlot $plot): array
-    {
-        return [
-            'axis' => $plot->axis === null ? null : StackResource::axis($plot->axis),
-            'at' => $plot->at,
-            'bin_width' => $plot->binWidth === null ? null : Axis::roundText($plot->binWidth),
-            'per_dot' => intdiv($plot->perDot, 10 ** $plot->countDecimals),
-            'lanes' => array_map(static fn(array $lane): array => [
-                ...$lane,
-                'counts' => array_map(static fn(int $count): int|float => $plot->countDecimals === 0 ? $count : $count / 10 ** $plot->countDecimals, $lane['counts']),
-            ], $plot->lanes),
-        ];
-    }
-
     /**
      * @param non-empty-list<StemLeaf> $displays overall, then each group
      *

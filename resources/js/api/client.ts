@@ -18,7 +18,6 @@ export type Axis = Schemas['Axis'];
 export type DrawnScene = Schemas['DrawnScene'];
 export type Scene = Schemas['Scene'];
 export type SceneMark = Schemas['Mark'];
-export type Dots = Schemas['Dots'];
 export type Kept = Schemas['Kept'];
 export type LongChange = Schemas['LongChange'];
 export type Matches = Schemas['Matches'];

@@ -436,24 +436,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/datasets/{dataset}/plots/dots": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                dataset: components["parameters"]["dataset"];
-            };
-            cookie?: never;
-        };
-        get: operations["drawDots"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/datasets/{dataset}/plots/stems": {
         parameters: {
             query?: never;
@@ -478,7 +460,7 @@ export interface paths {
             header?: never;
             path: {
                 dataset: components["parameters"]["dataset"];
-                kind: "qq" | "strips" | "slopes" | "steps";
+                kind: "dots" | "qq" | "strips" | "slopes" | "steps";
             };
             cookie?: never;
         };
@@ -888,6 +870,8 @@ export interface components {
             kind: "line" | "rect" | "circle" | "path" | "text" | "group";
             role?: string;
             id?: string;
+            /** @description What it stands for, in words. */
+            says?: string;
             x?: number;
             y?: number;
             x1?: number;
@@ -1602,18 +1586,6 @@ export interface components {
                 percentiles: string[];
                 z: (string | null)[];
             } | null;
-        };
-        Dots: {
-            axis: null | components["schemas"]["Axis"];
-            at: number[];
-            bin_width: string | null;
-            per_dot: number;
-            lanes: {
-                counts: number[];
-                dots: number[];
-                mean: number | null;
-                median: number | null;
-            }[];
         };
         Stems: {
             leaf_unit: string;
@@ -2962,76 +2934,6 @@ export interface operations {
             422: components["responses"]["Invalid"];
         };
     };
-    drawDots: {
-        parameters: {
-            query?: {
-                /** @description Keys of variables, set apart by commas; at most 60. */
-                of?: components["parameters"]["of"];
-                /** @description Keys of one or two variables that split the rows; a number by its classes. */
-                by?: components["parameters"]["by"];
-                /** @description The default is sample. */
-                as?: components["parameters"]["as"];
-                /** @description The default is halves-excluded. */
-                quartiles?: components["parameters"]["quartiles"];
-                /** @description Which side of a class is closed; the default is left. */
-                edges?: components["parameters"]["edges"];
-                /** @description The default is per-variable. */
-                missing?: components["parameters"]["missing"];
-                /** @description Key of the number variable that says how often a row counts. */
-                counts?: components["parameters"]["counts"];
-                /** @description A condition that leaves rows in. */
-                where?: components["parameters"]["where"];
-                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
-                fences?: components["parameters"]["fences"];
-                /** @description Confidence level; the default is 0.95. */
-                level?: components["parameters"]["level"];
-                /** @description data+1 (the default), a number, or s4 for significant digits. */
-                decimals?: components["parameters"]["decimals"];
-                /** @description Keys of figures or names of sets; the default is what the account chose last. */
-                figures?: components["parameters"]["figures"];
-                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
-                percentiles?: components["parameters"]["percentiles"];
-                /** @description Rows without an entry of a splitting variable; the default is show. */
-                no_entry?: components["parameters"]["no_entry"];
-                /** @description Of frequency tables; the default is own. */
-                order?: components["parameters"]["order"];
-                /** @description A row for each value though they are many. */
-                distinct?: components["parameters"]["distinct"];
-                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
-                classes?: components["parameters"]["classes"];
-                /** @description What the height of a bar stands for; the default is count. */
-                scale?: components["parameters"]["scale"];
-                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
-                marks?: components["parameters"]["marks"];
-                /** @description A normal curve over the bars. */
-                curve?: components["parameters"]["curve"];
-                /** @description Whether the groups share a scale; the default is common. */
-                lanes?: components["parameters"]["lanes"];
-                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
-                zoom?: components["parameters"]["zoom"];
-            };
-            header?: never;
-            path: {
-                dataset: components["parameters"]["dataset"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description A dot for each value, or for several. */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Dots"];
-                };
-            };
-            401: components["responses"]["Refused"];
-            404: components["responses"]["Refused"];
-            422: components["responses"]["Invalid"];
-        };
-    };
     drawStems: {
         parameters: {
             query?: {
@@ -3162,7 +3064,7 @@ export interface operations {
             header?: never;
             path: {
                 dataset: components["parameters"]["dataset"];
-                kind: "qq" | "strips" | "slopes" | "steps";
+                kind: "dots" | "qq" | "strips" | "slopes" | "steps";
             };
             cookie?: never;
         };

@@ -40,7 +40,11 @@ function Marks({ marks }: { marks: SceneMark[] }): ReactNode {
         if (mark.kind === 'group') {
             const clip = `${own}${i}`;
             return (
-                <g key={i} clipPath={mark.clip === undefined ? undefined : `url(#${clip})`}>
+                <g
+                    key={i}
+                    {...(mark.role === undefined ? {} : { [`data-${mark.role}`]: mark.id ?? '' })}
+                    clipPath={mark.clip === undefined ? undefined : `url(#${clip})`}
+                >
                     {mark.clip !== undefined && (
                         <clipPath id={clip}>
                             <rect {...mark.clip} />
@@ -50,7 +54,7 @@ function Marks({ marks }: { marks: SceneMark[] }): ReactNode {
                 </g>
             );
         }
-        const { kind: Kind, role, id, text, fill, stroke, thick, dash, anchor, face } = mark;
+        const { kind: Kind, role, id, says, text, fill, stroke, thick, dash, anchor, face } = mark;
         return (
             <Kind
                 key={i}
@@ -63,7 +67,7 @@ function Marks({ marks }: { marks: SceneMark[] }): ReactNode {
                 textAnchor={anchor}
                 className={face}
             >
-                {text}
+                {says === undefined ? text : <title>{says}</title>}
             </Kind>
         );
     });

@@ -1,10 +1,8 @@
 import clsx from 'clsx';
 import type { Stack, Variable } from '../api/client';
-import { DotPlot } from '../plot/DotPlot';
 import { Button } from '../ui/Button';
 import { BoxesPart } from './BoxesPart';
-import { type Asked, PlotPart } from './PlotPart';
-import { useDots } from './queries';
+import type { Asked } from './PlotPart';
 import type { Question } from './question';
 import { ScenesPart } from './ScenesPart';
 import { SlopesPart } from './SlopesPart';
@@ -62,20 +60,11 @@ export function MorePlots({
                 <BoxesPart stack={stack} variable={asked.variable} names={asked.names} order={order} axisName={asked.axisName} />
             )}
             {open.includes('stems') && <StemsPart {...asked} variableName={own?.name ?? ''} labelsOf={labelsOf} />}
-            {open.includes('dots') && <DotsPart {...asked} />}
+            {open.includes('dots') && <ScenesPart kind="dots" title="Dot plot" {...asked} />}
             {open.includes('qq') && <ScenesPart kind="qq" title="Normal Q–Q" {...asked} />}
             {open.includes('strips') && <ScenesPart kind="strips" title="Ordered strip" {...asked} />}
             {open.includes('steps') && <ScenesPart kind="steps" title="Share at or below" {...asked} />}
             {open.includes('slopes') && <SlopesPart {...asked} others={others} />}
         </section>
-    );
-}
-
-function DotsPart({ dataset, revision, question, variable, names, axisName }: Asked) {
-    const dots = useDots(dataset, revision, question, variable);
-    return (
-        <PlotPart title="Dot plot" answer={dots}>
-            {dots.data !== undefined && <DotPlot dots={dots.data} variable={variable} names={names} axisName={axisName} />}
-        </PlotPart>
     );
 }

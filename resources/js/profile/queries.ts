@@ -95,17 +95,6 @@ export function useClasses(dataset: number, revision: number, question: Question
 }
 
 /** The pictures beside the stack; each is asked for when it is opened. */
-export function useDots(dataset: number, revision: number, question: Question, variable: string) {
-    const words = questionWords({ ...question, of: [variable] });
-    return useQuery({
-        queryKey: ['dots', dataset, revision, words],
-        queryFn: async ({ signal }) =>
-            bodyOf(await api.GET('/datasets/{dataset}/plots/dots', { params: { path: { dataset }, query: words }, signal })),
-        placeholderData: keepPreviousData,
-        staleTime: Infinity,
-    });
-}
-
 export type SceneKind = paths['/datasets/{dataset}/plots/{kind}']['get']['parameters']['path']['kind'];
 
 /** While the window is resized the picture is asked for again in steps of so many pixels only. */

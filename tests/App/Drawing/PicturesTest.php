@@ -6,7 +6,6 @@ namespace Tests\App\Drawing;
 
 use App\Drawing\Boxes;
 use App\Drawing\BoxLook;
-use App\Drawing\DotsPicture;
 use App\Drawing\Geometry;
 use App\Drawing\Spread;
 use App\Drawing\StackLayout;
@@ -70,17 +69,6 @@ final class PicturesTest extends TestCase
         self::assertSame(['North', 'Overall'], array_map(static fn(DOMElement $lane): string => $lane->getAttribute('data-lane'), self::all($picture, '//*[@data-lane]')));
         // 40 of 100 on 340 pixels from 350 up to 10.
         self::assertStringContainsString(' 214L', self::one($picture, '(//*[@data-median])[1]')->getAttribute('d'));
-    }
-
-    public function test_a_dot_plot_has_a_dot_for_each_and_marks_mean_and_median(): void
-    {
-        $dots = Geometry::ofJson('{' . self::AXIS . ', "at": [0, 50], "per_dot": 2, "bin_width": "50", "lanes": [{"dots": [1, 3], "mean": 40, "median": 50}, {"dots": [1, 0], "mean": null, "median": null}]}');
-        $picture = DotsPicture::of($dots, ['Overall', 'North'], 'kg', 634);
-        self::assertSame(['108', '358', '358', '358', '108'], array_map(static fn(DOMElement $dot): string => $dot->getAttribute('cx'), self::all($picture, '//*[@data-dot]')));
-        self::assertSame('358', self::one($picture, '//*[@data-median]')->getAttribute('x1'));
-        self::assertStringStartsWith('M308 ', self::one($picture, '//*[@data-mean]')->getAttribute('d'));
-        self::assertSame('One dot = up to 2 rows, in bins of 50; ▲ mean, heavy line median.', DotsPicture::caption($dots));
-        self::assertStringContainsString('kg: dot plot, Overall, North', $picture);
     }
 
     public function test_stems_stand_with_depths_and_what_lies_apart(): void

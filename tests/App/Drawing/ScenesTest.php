@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App\Drawing;
 
+use App\Drawing\DotsScene;
 use App\Drawing\PointsScene;
 use App\Drawing\Scene;
 use App\Drawing\SlopesScene;
@@ -12,6 +13,7 @@ use App\Drawing\Svg;
 use PHPUnit\Framework\TestCase;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\QuartileRule;
+use RowTally\Core\Plots\DotPlot;
 use RowTally\Core\Plots\NormalQq;
 use RowTally\Core\Plots\OrderedStrip;
 use RowTally\Core\Plots\Slopes;
@@ -82,6 +84,25 @@ final class ScenesTest extends TestCase
         self::assertSame(['27.8', '−0.3333', '1.0e+25'], array_map(PointsScene::short(...), [27.8000001, -1 / 3, 1e25]));
         self::assertNull(StepsScene::of(StepPlot::of([self::of()]), ['Overall'], 'kg', 500.0));
         self::assertSame([], self::marks(StepsScene::of(StepPlot::of([self::of('1', '2')]), ['Overall'], 'kg', 500.0) ?? new Scene(1, 1, ''), 'key'), 'one line needs no key');
+    }
+
+    public function test_a_dot_plot_has_a_dot_for_each_and_marks_mean_and_median(): void
+    {
+        $plot = DotPlot::of([self::of('0', '50', '50', '50', '100'), self::of('0'), self::of()]);
+        $scene = DotsScene::of($plot, ['Overall', 'A name that is far too long', 'South'], 'kg', 634.0);
+        self::assertNotNull($scene);
+        // 500 pixels from 108 on.
+        self::assertSame([108.0, 358.0, 358.0, 358.0, 608.0, 108.0], array_column(self::marks($scene, 'dot'), 'cx'));
+        self::assertSame('at 50: 3 rows', self::marks($scene, 'dot')[1]['says']);
+        self::assertSame([358.0, 108.0], array_column(self::marks($scene, 'median'), 'x1'));
+        self::assertStringStartsWith('M358 ', self::marks($scene, 'mean')[0]['d']);
+        self::assertSame(['Overall', 'A name that is …', 'South'], array_column(self::marks($scene, 'lane-name'), 'text'));
+        self::assertSame(['Overall: dots from 0 to 100; most, at 50: 3 rows.', 'A name that is far too long: dots from 0 to 0; most, at 0: 1 row.', 'South: no values.'], $scene->sentences);
+        self::assertSame([['Value', 'Overall', 'A name that is far too long', 'South'], ['0', '1', '1', '0'], ['50', '3', '0', '0'], ['100', '1', '0', '0']], $scene->table);
+        self::assertSame('One dot is one row; ▲ mean, heavy line median.', $scene->caption);
+        self::assertSame('One dot = up to 1,200 rows, in bins of 50; ▲ mean, heavy line median.', DotsScene::caption(1200, '50'));
+        self::assertStringContainsString('<g data-dots="South"><line', Svg::of($scene));
+        self::assertNull(DotsScene::of(DotPlot::of([self::of()]), ['Overall'], 'kg', 500.0));
     }
 
     public function test_a_scene_as_svg_has_the_same_marks_in_the_colours_of_paper(): void

@@ -25,18 +25,19 @@ final class PlotsTest extends AppTestCase
 
     public function test_dots_stand_at_exact_values_by_group(): void
     {
-        $dots = $this->ask('dots', 'drawDots', $this->dataset(self::FILE), 'of=x&by=g');
+        $scene = $this->ask('dots', 'drawScenes', $this->dataset(self::FILE), 'of=x&by=g')['scenes'][0]['scene'];
 
-        self::assertEquals([12, 15, 21, 34], $dots['at']);
-        self::assertSame([[1, 1, 2, 1], [1, 1, 0, 0], [0, 0, 2, 1]], array_column($dots['lanes'], 'dots'));
-        self::assertSame([null, 1], [$dots['bin_width'], $dots['per_dot']]);
+        self::assertSame([['12', '1', '1', '0'], ['15', '1', '1', '0'], ['21', '2', '0', '2'], ['34', '1', '0', '1']], array_slice($scene['table'], 1));
+        self::assertSame('One dot is one row; ▲ mean, heavy line median.', $scene['caption']);
     }
 
     public function test_dots_under_counts_that_are_not_whole_say_what_they_stand_for(): void
     {
-        $dots = $this->ask('dots', 'drawDots', $this->dataset("x,n\n1,2.5\n2,1.25\n"), 'of=x&counts=n');
+        $scene = $this->ask('dots', 'drawScenes', $this->dataset("x,n\n1,2.5\n2,1.25\n"), 'of=x&counts=n')['scenes'][0]['scene'];
 
-        self::assertSame([[2.5, 1.25], [3, 2], 1], [$dots['lanes'][0]['counts'], $dots['lanes'][0]['dots'], $dots['per_dot']]);
+        self::assertSame([['1', '2.5'], ['2', '1.25']], array_slice($scene['table'], 1));
+        self::assertCount(5, array_filter($scene['marks'][0]['marks'], static fn(array $mark): bool => ($mark['role'] ?? '') === 'dot'));
+        self::assertSame('One dot is one row; ▲ mean, heavy line median.', $scene['caption']);
     }
 
     public function test_normal_plot_and_strip_have_a_point_for_each_value(): void
