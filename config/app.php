@@ -14,6 +14,8 @@ return [
     'debug' => (bool) env('APP_DEBUG', false),
     // Whether the demo account, whose password everybody knows, is there and may sign in.
     'demo' => (bool) env('ROWTALLY_DEMO', false),
+    // An account that has all of its share waits so long for a part of it.
+    'seconds_for_a_share' => 20,
     'url' => env('APP_URL', 'http://127.0.0.1'),
     'timezone' => 'UTC',
     'locale' => 'en',

@@ -269,7 +269,8 @@ start_database() {
     [ -z "${OWN_USERS:-}" ] || as_user=(--user=$DB_USER)
     if [ ! -d "$DATA/mysql" ]; then
         say "Making the database"
-        rm -rf "$DATA"
+        # What an interrupted making has left; the folder itself may be a disk of its own.
+        find "$DATA" -mindepth 1 -delete 2>/dev/null || true
         mariadb-install-db --no-defaults --datadir="$DATA" --auth-root-authentication-method=socket \
             --auth-root-socket-user="$(id -un)" --skip-test-db "${as_user[@]}" >"$LOG/mariadb-install.log" 2>&1 ||
             fail "the database could not be made; see $LOG/mariadb-install.log"

@@ -39,6 +39,7 @@ final class ExceptionAnswers
             $request->isMethodSafe() => self::message(500, 'Something went wrong on our side. Try again; if it stays so, tell whoever runs this server (the log has the details).'),
             default => self::message(500, 'Something went wrong on our side, and it is not known whether this was done. Look before you try again; if it stays so, tell whoever runs this server (the log has the details).'),
         });
+        $exceptions->render(static fn(PDOException $exception, Request $request): ?JsonResponse => !self::isOfApi($request) || !NoRoom::isMeantBy($exception) ? null : self::message(507, (new NoRoom())->getMessage()));
         $exceptions->render(static fn(PDOException $exception, Request $request): ?JsonResponse => self::isOfApi($request) && self::isAway($exception)
             ? self::message(503, 'The database does not answer just now. Try again in a moment; if it stays so, tell whoever runs this server.')
             : null);

@@ -86,6 +86,11 @@ final readonly class ImportFile
 
                 return;
             }
+            if (NoRoom::isMeantBy($thrown)) {
+                $this->giveBack($import, $run, $draft, ['status' => ImportStatus::Waiting, 'error' => (new NoRoom())->getMessage(), 'bytes_read' => 0, 'rows_read' => 0]);
+
+                return;
+            }
             $this->giveBack($import, $run, $draft, ['status' => ImportStatus::Queued]);
             throw $thrown;
         }

@@ -285,6 +285,35 @@ if (getenv('ROWTALLY_SMALL_DISKS') === '1') {
         }
         said("no room for {$what}: " . implode(', ', array_map(static fn(array $answer): string => "{$answer['status']} “" . substr((string) ($answer['body']['message'] ?? 'taken whole'), 0, 70) . '”', $answers)));
     }
+    if ((int) $options['kills'] >= 50) {
+        // The disk of the database: what was acknowledged stays, what found no room says so, and an import waits until there is some.
+        $filler = "{$home}/mariadb/filler";
+        shell_exec(sprintf('head -c %d /dev/zero > %s 2>/dev/null', max(0, (int) disk_free_space("{$home}/mariadb") - (1 << 20)), escapeshellarg($filler)));
+        $answer = uploaded($browser, "{$work}/long.csv");
+        $statuses = [];
+        for ($try = 0; $try < 25; ++$try) {
+            $answered = $edit(++$value);
+            $statuses[$answered['status']] = ($statuses[$answered['status']] ?? 0) + 1;
+            if ($answered['status'] === 201) {
+                [$revision, $held] = [$answered['body']['revision'], $value];
+            } elseif (!isset($answered['body']['message'])) {
+                found("a full disk of the database answers {$answered['status']} {$answered['text']}");
+            }
+            usleep(100_000);
+        }
+        for ($until = microtime(true) + 100; microtime(true) < $until && in_array($status = $browser->ask('GET', "/imports/{$answer['body']['id']}")['body']['status'] ?? 'queued', ['queued', 'running'], true); usleep(300_000));
+        unlink($filler);
+        $now = surely($browser, 'GET', "/datasets/{$dataset}/rows?of=kg&from=0&count=1")['body']['cells']['kg'][0];
+        if (isset($held) && (float) $now < (float) $held) {
+            found("after the disk was full row 1 has {$now} where {$held} was acknowledged");
+        }
+        $revision = surely($browser, 'GET', "/datasets/{$dataset}")['body']['revision'];
+        if ($edit(++$value)['status'] !== 201) {
+            found('with room again nothing can be changed');
+        }
+        $browser->ask('POST', "/imports/{$answer['body']['id']}/cancel");
+        said('no room for the database: edits answered ' . json_encode($statuses) . ", the import is {$status}; with room again changes are made");
+    }
     // An upload whose process is killed before it is known leaves its file, which the sweep of the next hour takes.
     $left = array_diff((array) scandir("{$home}/storage/app/private/uploads"), ['.', '..']);
     $known = explode("\n", sql("SELECT SUBSTRING_INDEX(path, '/', -1) FROM imports WHERE status IN ('waiting', 'queued', 'running', 'done')"));

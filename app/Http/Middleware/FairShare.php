@@ -18,7 +18,6 @@ final class FairShare
 {
     /** Of the eight that the web server answers at once (ops/php-fpm.conf.template). */
     private const AT_ONCE = 5;
-    private const WAIT_SECONDS = 20;
     private const LOOK_EVERY_MICROSECONDS = 20_000;
 
     /** @param Closure(Request): Response $next */
@@ -41,7 +40,7 @@ final class FairShare
     /** @return resource|false|null null where places cannot be kept at all */
     private static function place(int $user)
     {
-        $until = microtime(true) + self::WAIT_SECONDS;
+        $until = microtime(true) + config()->integer('app.seconds_for_a_share');
         do {
             for ($number = 0; $number < self::AT_ONCE; ++$number) {
                 $file = @fopen(storage_path("framework/share-{$user}-{$number}"), 'c');
