@@ -21,6 +21,6 @@ final readonly class Scale
 
     public function at(float $value): float
     {
-        return $this->to === $this->from ? $this->start : $this->start + ($this->end - $this->start) * ($value - $this->from) / ($this->to - $this->from);
+        return $this->to === $this->from ? $this->start : $this->start + ($this->end - $this->start) * (($value - $this->from) / ($this->to - $this->from));
     }
 }

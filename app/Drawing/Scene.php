@@ -17,6 +17,8 @@ namespace App\Drawing;
  */
 final class Scene
 {
+    private const FAR = 1e6;
+
     /** @var list<array<string, mixed>> */
     private array $marks = [];
     /** @var list<list<array<string, mixed>>> what stood before each group that is open */
@@ -142,9 +144,9 @@ final class Scene
         $this->marks[] = ['kind' => $kind, ...$rounded, ...array_filter($look, static fn(string|float|int|null $value): bool => $value !== null)];
     }
 
-    /** To a hundredth of a pixel; not −0. */
+    /** To a hundredth of a pixel; not −0, and not so far off that no screen shows it. */
     private static function rounded(float $place): float
     {
-        return round($place, 2) + 0.0;
+        return round(max(-self::FAR, min(self::FAR, is_nan($place) ? 0.0 : $place)), 2) + 0.0;
     }
 }

@@ -31,7 +31,7 @@ final class NotATableTest extends AppTestCase
         yield 'zero bytes far down' => ["a,b\n" . str_repeat("1,2\n", 90_000) . "1,\0\n", 'The file is not text: line'];
         yield 'UTF-16 without a row' => ["\xFF\xFEa\0,\0b\0", 'The file has 2 names in its first line and no row below it.'];
         yield 'a web page' => ["<!DOCTYPE html><html></html>\n<p>\n", 'The file begins like a web page or XML.'];
-        yield 'JSON that ends early' => ["[{\"a\": 1}, {\n", 'The JSON cannot be read: syntax error.'];
+        yield 'JSON that ends early' => ["[{\"a\": 1}, {\n", 'The JSON cannot be read: the list does not end (line 2).'];
         yield 'JSON that is no table' => ["{\"a\": 1}\n", 'The JSON is no table: it is an object without a list of objects in it.'];
         yield 'a line without end' => [str_repeat('x', 5_000_000), 'Line 1 is longer than'];
         yield 'too many columns' => [implode(',', range(1, 1001)) . "\n" . str_repeat(',', 1000) . "\n", 'The first line has 1001 cells. Expected: at most 1000 columns.'];
