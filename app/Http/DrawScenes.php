@@ -74,7 +74,7 @@ final readonly class DrawScenes
     {
         ['before' => $before, 'after' => $after, 'slopes' => $slopes] = $this->draw->slopes($dataset, $question, $with);
 
-        return self::told("{$before->name} to {$after->name}", SlopesScene::of($slopes, $before->name, $after->name, $width), 'no row has both');
+        return self::told("{$before->nameWithUnit()} to {$after->nameWithUnit()}", SlopesScene::of($slopes, $before->nameWithUnit(), $after->nameWithUnit(), $width), 'no row has both');
     }
 
     /** @return array{name: string, scene: Scene|null, why: string|null} */

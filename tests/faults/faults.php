@@ -237,8 +237,8 @@ said('an import was cancelled while no worker ran');
 
 // --- A database that takes nothing, or takes its time ---------------------------------------------------------------------------------
 sql('SET GLOBAL read_only = 1');
-$edit = static fn(int $value): array => $browser->ask('POST', "/datasets/{$dataset}/changes", ['revision' => $revision, 'kind' => 'edit-cells', 'edits' => [['row' => 1, 'variable' => 'kg', 'text' => (string) $value]]]);
-$answer = $edit(++$value);
+$edit = static fn(int $value, int $revision): array => $browser->ask('POST', "/datasets/{$dataset}/changes", ['revision' => $revision, 'kind' => 'edit-cells', 'edits' => [['row' => 1, 'variable' => 'kg', 'text' => (string) $value]]]);
+$answer = $edit(++$value, $revision);
 sql('SET GLOBAL read_only = 0');
 if ($answer['status'] !== 503 || !isset($answer['body']['message'])) {
     found("a database that can only be read answers {$answer['status']} {$answer['text']}");
@@ -249,7 +249,7 @@ if (pcntl_fork() === 0) {
     posix_kill(pidOf('mariadb'), SIGCONT);
     posix_kill(posix_getpid(), SIGKILL);
 }
-$answer = $edit(++$value);
+$answer = $edit(++$value, $revision);
 pcntl_wait($status);
 if ($answer['status'] !== 201) {
     found("a slow database answers {$answer['status']} {$answer['text']}");
@@ -290,9 +290,10 @@ if (getenv('ROWTALLY_SMALL_DISKS') === '1') {
         $filler = "{$home}/mariadb/filler";
         shell_exec(sprintf('head -c %d /dev/zero > %s 2>/dev/null', max(0, (int) disk_free_space("{$home}/mariadb") - (1 << 20)), escapeshellarg($filler)));
         $answer = uploaded($browser, "{$work}/long.csv");
+        $revision = surely($browser, 'GET', "/datasets/{$dataset}")['body']['revision'];
         $statuses = [];
         for ($try = 0; $try < 25; ++$try) {
-            $answered = $edit(++$value);
+            $answered = $edit(++$value, $revision);
             $statuses[$answered['status']] = ($statuses[$answered['status']] ?? 0) + 1;
             if ($answered['status'] === 201) {
                 [$revision, $held] = [$answered['body']['revision'], $value];
@@ -308,8 +309,9 @@ if (getenv('ROWTALLY_SMALL_DISKS') === '1') {
             found("after the disk was full row 1 has {$now} where {$held} was acknowledged");
         }
         $revision = surely($browser, 'GET', "/datasets/{$dataset}")['body']['revision'];
-        if ($edit(++$value)['status'] !== 201) {
-            found('with room again nothing can be changed');
+        $again = $edit(++$value, $revision);
+        if ($again['status'] !== 201) {
+            found("with room again a change answers {$again['status']} {$again['text']}");
         }
         $browser->ask('POST', "/imports/{$answer['body']['id']}/cancel");
         said('no room for the database: edits answered ' . json_encode($statuses) . ", the import is {$status}; with room again changes are made");
