@@ -60,7 +60,7 @@ async function frames(selector, from, to, y, isDrag) {
 const trips = [];
 const server = [];
 page.on('requestfinished', async (request) => {
-    if (request.url().includes('/plots/bars')) {
+    if (request.url().includes('/plots/stack')) {
         const timing = request.timing();
         trips.push(timing.responseEnd);
         const said = (await (await request.response())?.headerValue('server-timing')) ?? '';

@@ -56,7 +56,7 @@ async function work(until, number) {
             ['overview', 'GET', `/datasets/${id}/overview`],
             ['profile', 'GET', `/datasets/${id}/profile?of=${of}&by=${by}`],
             ['profile', 'GET', `/datasets/${id}/profile?of=${of}&by=${by}&quartiles=hf7&as=population`],
-            ['picture', 'GET', `/datasets/${id}/plots/picture?picture=stack&of=${of}`],
+            ['picture', 'GET', `/datasets/${id}/plots/stack?of=${of}`],
             ['rows', 'GET', `/datasets/${id}/rows?from=0&count=200`],
             ['change', 'POST', `/datasets/${id}/changes`, { revision: dataset.revision, kind: 'undo' }],
         ]) {

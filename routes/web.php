@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Drawing\Pictures;
 use App\Http\Controllers\ChangeController;
 use App\Http\Controllers\ClassesController;
 use App\Http\Controllers\ConventionController;
@@ -17,7 +18,6 @@ use App\Http\Controllers\ProfileController;
 use App\Http\Controllers\RowController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\VariableController;
-use App\Http\DrawScenes;
 use App\Http\Middleware\FairShare;
 use App\Http\Middleware\OnlyOnce;
 use Illuminate\Support\Facades\Route;
@@ -60,13 +60,10 @@ Route::prefix('api')->group(static function (): void {
         Route::get('datasets/{dataset}/standing', [ProfileController::class, 'standing'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/comparison', [ProfileController::class, 'comparison'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/classes', [ClassesController::class, 'show'])->can('view', 'dataset');
-        Route::get('datasets/{dataset}/plots/picture', [PlotController::class, 'picture'])->can('view', 'dataset');
-        Route::post('datasets/{dataset}/plots/picture', [KeptController::class, 'draw'])->can('change', 'dataset');
-        Route::get('datasets/{dataset}/plots/bars', [PlotController::class, 'bars'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/plots/crosshair', [PlotController::class, 'crosshair'])->can('view', 'dataset');
-        Route::get('datasets/{dataset}/plots/stems', [PlotController::class, 'stems'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/plots/range', [PlotController::class, 'range'])->can('view', 'dataset');
-        Route::get('datasets/{dataset}/plots/{kind}', [PlotController::class, 'scenes'])->whereIn('kind', DrawScenes::KINDS)->can('view', 'dataset');
+        Route::get('datasets/{dataset}/plots/{kind}', [PlotController::class, 'scenes'])->whereIn('kind', Pictures::kinds())->can('view', 'dataset');
+        Route::post('datasets/{dataset}/plots/{kind}', [KeptController::class, 'draw'])->whereIn('kind', Pictures::kinds())->can('change', 'dataset');
         Route::get('datasets/{dataset}/kept', [KeptController::class, 'index'])->can('view', 'dataset');
         Route::post('datasets/{dataset}/kept', [KeptController::class, 'store'])->can('change', 'dataset');
         Route::put('datasets/{dataset}/kept/order', [KeptController::class, 'arrange'])->can('change', 'dataset');

@@ -7,35 +7,16 @@ namespace App\Drawing;
 /** Axes of values, with their names and units. */
 final class Axes
 {
-    /** Room for a line of words under an axis and its name. */
-    public const CAPTION = 20;
-    private const CHARACTER = 7.4;
     private const SPACE = 8;
-    private const LONGEST_NAME = 60;
-
-    /** @param list<array{at: float, text: string}> $ticks */
-    public static function lying(Svg $svg, array $ticks, string $name, Scale $x, float $top): void
-    {
-        $svg->line($x->start, $top, $x->end, $top, ['stroke' => Palette::INK]);
-        $every = self::every($ticks, ($x->end - $x->start) / ($x->to - $x->from));
-        $first = self::roundest(array_column($ticks, 'text'), $every);
-        foreach ($ticks as $i => $tick) {
-            $svg->line($x->at($tick['at']), $top, $x->at($tick['at']), $top + 5, ['stroke' => Palette::INK, 'data-tick' => $tick['text']]);
-            if ($i % $every === $first) {
-                $svg->text($x->at($tick['at']), $top + 18, $tick['text'], ['text-anchor' => 'middle', 'class' => 'figures']);
-            }
-        }
-        $svg->text($x->end, $top + 37, self::shortened($name, self::LONGEST_NAME), ['text-anchor' => 'end', 'fill' => Palette::INK]);
-    }
+    private const LINE = 14;
 
     /**
-     * The same in a scene.
-     *
      * @param list<array{at: float, text: string}> $ticks
+     * @param array<string, mixed>                 $can   what can be done on it
      */
-    public static function lyingIn(Scene $scene, array $ticks, string $name, Scale $x, float $top): void
+    public static function lying(Scene $scene, array $ticks, string $name, Scale $x, float $top, array $can = []): void
     {
-        $scene->axis('x', false, $x);
+        $scene->axis('x', false, $x, $can);
         $scene->line($x->start, $top, $x->end, $top, ['stroke' => 'ink', 'role' => 'axis']);
         $every = self::every($ticks, ($x->end - $x->start) / ($x->to - $x->from));
         $first = self::roundest(array_column($ticks, 'text'), $every);
@@ -45,7 +26,7 @@ final class Axes
                 $scene->text($x->at($tick['at']), $top + 18, $tick['text'], ['anchor' => 'middle', 'face' => 'figures']);
             }
         }
-        $scene->text($x->end, $top + 37, self::shortened($name, self::LONGEST_NAME), ['anchor' => 'end', 'fill' => 'ink', 'role' => 'axis-name']);
+        $scene->text($x->end, $top + 37, TextWidth::fitted($name, $x->end), ['anchor' => 'end', 'fill' => 'ink', 'role' => 'axis-name']);
     }
 
     /**
@@ -53,10 +34,10 @@ final class Axes
      *
      * @param list<array{at: float, text: string}> $ticks
      */
-    public static function levelsIn(Scene $scene, array $ticks, string $name, Scale $y, float $left, float $right): void
+    public static function levels(Scene $scene, array $ticks, string $name, Scale $y, float $left, float $right): void
     {
         $scene->axis('y', true, $y);
-        $every = self::every(array_map(static fn(array $tick): array => ['at' => $tick['at'], 'text' => '00'], $ticks), abs($y->start - $y->end) / ($y->to - $y->from));
+        $every = self::everyStanding($ticks, $y);
         foreach ($ticks as $i => $tick) {
             $scene->line($left, $y->at($tick['at']), $right, $y->at($tick['at']), ['stroke' => 'hair']);
             if ($i % $every === 0) {
@@ -66,23 +47,33 @@ final class Axes
         $scene->text($left, $y->end - 3, $name, ['fill' => 'ink', 'role' => 'axis-name']);
     }
 
-    /** With hairlines through the picture. */
-    public static function standing(Svg $svg, Geometry $axis, string $name, Scale $y, float $left, float $right): void
+    /**
+     * With hairlines through the picture.
+     *
+     * @param list<array{at: float, text: string}> $ticks
+     */
+    public static function standing(Scene $scene, array $ticks, string $name, Scale $y, float $left, float $right): void
     {
-        $svg->line($left, $y->start, $left, $y->end, ['stroke' => Palette::INK]);
-        foreach (self::ticks($axis) as $tick) {
+        $scene->axis('y', true, $y);
+        $scene->line($left, $y->start, $left, $y->end, ['stroke' => 'ink', 'role' => 'axis']);
+        $every = self::everyStanding($ticks, $y);
+        foreach ($ticks as $i => $tick) {
             $at = $y->at($tick['at']);
-            $svg->line($left - 5, $at, $left, $at, ['stroke' => Palette::INK, 'data-tick' => $tick['text']]);
-            $svg->line($left, $at, $right, $at, ['stroke' => Palette::HAIR]);
-            $svg->text($left - 9, $at + 4, $tick['text'], ['text-anchor' => 'end', 'class' => 'figures']);
+            $scene->line($left - 5, $at, $left, $at, ['stroke' => 'ink', 'role' => 'tick', 'id' => $tick['text']]);
+            $scene->line($left, $at, $right, $at, ['stroke' => 'hair']);
+            if ($i % $every === 0) {
+                $scene->text($left - 9, $at + 4, $tick['text'], ['anchor' => 'end', 'face' => 'figures']);
+            }
         }
-        $svg->add('text', ['transform' => 'translate(14 ' . Svg::number(($y->start + $y->end) / 2) . ') rotate(-90)', 'text-anchor' => 'middle', 'fill' => Palette::INK], $name);
+        $scene->text(14, ($y->start + $y->end) / 2, TextWidth::fitted($name, abs($y->end - $y->start)), ['anchor' => 'middle', 'fill' => 'ink', 'turn' => -90, 'role' => 'axis-name']);
     }
 
-    /** @return list<array{at: float, text: string}> */
-    public static function ticks(Geometry $axis): array
+    /** @param list<array{at: float, text: string}> $ticks */
+    private static function everyStanding(array $ticks, Scale $y): int
     {
-        return array_map(static fn(Geometry $tick): array => ['at' => $tick->number('at'), 'text' => $tick->text('text')], $axis->parts('ticks'));
+        $nearest = Spread::nearest(array_column($ticks, 'at')) * abs($y->start - $y->end) / ($y->to - $y->from);
+
+        return count($ticks) < 2 || $nearest <= 0.0 ? max(1, count($ticks)) : max(1, (int) min(count($ticks), ceil(self::LINE / $nearest)));
     }
 
     /**
@@ -96,7 +87,7 @@ final class Axes
             return 1;
         }
         $nearest = Spread::nearest(array_column($ticks, 'at'));
-        $widest = max(array_map(mb_strlen(...), array_column($ticks, 'text'))) * self::CHARACTER + self::SPACE;
+        $widest = TextWidth::widest(array_column($ticks, 'text'), TextWidth::FIGURES) + self::SPACE;
 
         // Two that are one as doubles have no room beside each other whatever is left out.
         $room = $nearest * $pixelsPerUnit;
@@ -119,10 +110,5 @@ final class Axes
         }
 
         return $best;
-    }
-
-    public static function shortened(string $text, int $longest): string
-    {
-        return mb_strlen($text) > $longest ? mb_substr($text, 0, $longest - 1) . '…' : $text;
     }
 }

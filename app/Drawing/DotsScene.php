@@ -9,7 +9,7 @@ use RowTally\Core\Plots\DotPlot;
 use RowTally\Core\Values\Exact;
 
 /** Dots stacked at their places, a lane for each group, with the mean and the median under them. */
-final class DotsScene
+final class DotsScene implements Picture
 {
     private const WIDEST = 896.0;
     private const LEFT = 108.0;
@@ -19,7 +19,26 @@ final class DotsScene
     private const AXIS = 44.0;
     private const LARGEST = 4.5;
     private const TALLEST = 190.0;
-    private const NAME = 16;
+
+    public static function kind(): string
+    {
+        return 'dots';
+    }
+
+    public static function name(): string
+    {
+        return 'Dot plot';
+    }
+
+    public static function options(PictureSource $of, Look $look): array
+    {
+        return [];
+    }
+
+    public static function draw(PictureSource $of, Look $look, float $width): array
+    {
+        return [DrawnScene::of($of->names()[0], self::of(DotPlot::of($of->columns()), $of->names(), $of->axisName(), $width), 'there is no value to draw')];
+    }
 
     /** @param list<string> $names overall, then each group */
     public static function of(DotPlot $plot, array $names, string $axisName, float $width): ?Scene
@@ -54,7 +73,7 @@ final class DotsScene
             $base += $tallest[$i] * 2 * $radius + self::GAP;
             self::lane($scene, $lane, $at, $x, $base - self::GAP / 2, $radius, $i, $names[$i], $inWords);
         }
-        Axes::lyingIn($scene, $plot->axis->ticks, $axisName, $x, $bottom);
+        Axes::lying($scene, $plot->axis->ticks, $axisName, $x, $bottom);
 
         return $scene;
     }
@@ -90,7 +109,7 @@ final class DotsScene
         if ($lane['mean'] !== null) {
             $scene->path('M' . Svg::number($x->at($lane['mean'])) . ' ' . Svg::number($base + 1) . 'l4.5 7h-9z', ['fill' => "lane-{$i}", 'role' => 'mean']);
         }
-        $scene->text(self::LEFT - 10, $base - 2, Axes::shortened($name, self::NAME), ['anchor' => 'end', 'fill' => 'ink', 'role' => 'lane-name']);
+        $scene->text(self::LEFT - 10, $base - 2, TextWidth::fitted($name, self::LEFT - 14), ['anchor' => 'end', 'fill' => 'ink', 'role' => 'lane-name']);
         $scene->close();
     }
 }

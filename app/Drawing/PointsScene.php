@@ -6,11 +6,9 @@ namespace App\Drawing;
 
 use Brick\Math\BigDecimal;
 use RowTally\Core\Plots\Axis;
-use RowTally\Core\Plots\NormalQq;
-use RowTally\Core\Plots\OrderedStrip;
 use RowTally\Core\Values\Exact;
 
-/** Points over two axes: the normal Q–Q plot with its line, the ordered strip with its cuts. */
+/** Points over two axes, with a line or cuts: what the normal Q–Q plot and the ordered strip have in common. */
 final class PointsScene
 {
     /** Of the rows, at or below a value. */
@@ -24,53 +22,6 @@ final class PointsScene
     private const MANY = 300;
     private const POINT = 3.0;
 
-    /** @return Scene|null null where there is nothing to draw */
-    public static function qq(NormalQq $plot, string $axisName, string $of, int $lane, float $width): ?Scene
-    {
-        if ($plot->points === []) {
-            return null;
-        }
-        $points = array_map(static fn(array $point): array => [$point['z'], $point['value']], $plot->points);
-        $drawn = count($points) < $plot->n ? ' ' . number_format(count($points)) . ' of ' . number_format($plot->n) . ' points are drawn.' : '';
-
-        return self::draw(
-            $points,
-            self::axisOf($points[0][0], $points[count($points) - 1][0]),
-            self::axisOf($points[0][1], $points[count($points) - 1][1]),
-            ['z expected of a normal distribution', $axisName],
-            "{$axisName}, normal Q–Q plot" . ($of === '' ? '' : " of {$of}"),
-            ($of === '' ? 'Near' : "{$of}: near") . " the line, which runs through the quartiles, the values are like those of a normal distribution.{$drawn}",
-            $lane,
-            $width,
-            $plot->line,
-            [],
-        );
-    }
-
-    public static function strip(OrderedStrip $strip, ?Axis $axis, string $axisName, string $of, int $lane, float $width): ?Scene
-    {
-        return $axis === null || $strip->points === [] ? null : self::draw(
-            array_map(static fn(array $point): array => [$point['value'], $point['share']], $strip->points),
-            $axis,
-            null,
-            [$axisName, 'share of the rows, in order'],
-            "{$axisName}, ordered strip" . ($of === '' ? '' : " of {$of}"),
-            ($of === '' ? 'The' : "{$of}: the") . ' values in order, with the quarter cuts of the basis.',
-            $lane,
-            $width,
-            null,
-            $strip->cuts,
-        );
-    }
-
-    /** The axis of all strips, which is that of the overall one. */
-    public static function axisOfStrip(OrderedStrip $overall): ?Axis
-    {
-        $points = $overall->points;
-
-        return $points === [] ? null : self::axisOf($points[0]['value'], $points[count($points) - 1]['value']);
-    }
-
     /** A place on an axis in words: what is seen of it, not a figure. */
     public static function short(float $place): string
     {
@@ -83,7 +34,7 @@ final class PointsScene
      * @param array{slope: float, intercept: float}|null            $line
      * @param list<array{name: string, share: float, value: float}> $cuts
      */
-    private static function draw(array $points, Axis $xAxis, ?Axis $yAxis, array $names, string $title, string $caption, int $lane, float $width, ?array $line, array $cuts): Scene
+    public static function draw(array $points, Axis $xAxis, ?Axis $yAxis, array $names, string $title, string $caption, int $lane, float $width, ?array $line, array $cuts): Scene
     {
         [$xName, $yName] = $names;
         $width = min($width, self::WIDEST);
@@ -99,29 +50,32 @@ final class PointsScene
             $caption,
             [[$xName, $yName], ...array_map(static fn(array $point): array => [Exact::plainText($point[0]), Exact::plainText($point[1])], $points)],
         );
-        Axes::levelsIn($scene, $yAxis === null ? self::SHARES : $yAxis->ticks, $yName, $y, self::LEFT, $x->end);
+        Axes::levels($scene, $yAxis === null ? self::SHARES : $yAxis->ticks, $yName, $y, self::LEFT, $x->end);
         if ($line !== null) {
             $on = static fn(float $at): float => $y->at($line['intercept'] + $line['slope'] * $at);
             $scene->openClipped(self::LEFT, self::TOP, $x->end - self::LEFT, $base - self::TOP);
             $scene->line($x->start, $on($x->from), $x->end, $on($x->to), ['stroke' => 'soft', 'dash' => '5 3', 'role' => 'reference']);
             $scene->close();
         }
-        foreach ($cuts as $cut) {
+        $wide = array_map(static fn(array $cut): float => TextWidth::of($cut['name']) + 6, $cuts);
+        $names = Spread::apart(array_map(static fn(array $cut, float $wide): float => $x->at($cut['value']) + 1 + $wide / 2, $cuts, $wide), $wide, self::LEFT, $width);
+        foreach ($cuts as $i => $cut) {
             [$cx, $cy] = [$x->at($cut['value']), $y->at($cut['share'])];
             $scene->path('M' . Svg::number(self::LEFT) . ' ' . Svg::number($cy) . 'H' . Svg::number($cx) . 'V' . Svg::number($base), ['stroke' => 'soft', 'dash' => '3 3', 'role' => 'cut', 'id' => $cut['name']]);
-            $scene->text($cx + 4, $base - 6, $cut['name'], ['face' => 'halo']);
+            $scene->text($names[$i], $base - 6, $cut['name'], ['anchor' => 'middle', 'face' => 'halo']);
         }
         foreach ($points as $i => $point) {
             [$px, $py] = [$x->at($point[0]), $y->at($point[1])];
             $scene->circle($px, $py, count($points) > self::MANY ? 1.8 : 2.8, ['fill' => "lane-{$lane}", 'opacity' => 0.75, 'role' => 'point', 'id' => (string) $i]);
             $scene->step(0, $inWords($i), $px - self::POINT, $py - self::POINT, 2 * self::POINT, 2 * self::POINT);
         }
-        Axes::lyingIn($scene, $xAxis->ticks, $xName, $x, $base);
+        Axes::lying($scene, $xAxis->ticks, $xName, $x, $base);
 
         return $scene;
     }
 
-    private static function axisOf(float $from, float $to): Axis
+    /** That covers them. */
+    public static function axisOf(float $from, float $to): Axis
     {
         [$low, $high] = [BigDecimal::of(Exact::shortestText($from)), BigDecimal::of(Exact::shortestText($to))];
 

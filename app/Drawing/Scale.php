@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Drawing;
 
+use RowTally\Core\Plots\Axis;
+
 /** From data to pixels, in a straight line. */
 final readonly class Scale
 {
@@ -14,9 +16,9 @@ final readonly class Scale
         public float $end,
     ) {}
 
-    public static function ofAxis(Geometry $axis, float $start, float $end): self
+    public static function ofAxis(Axis $axis, float $start, float $end): self
     {
-        return new self($axis->number('from'), $axis->number('to'), $start, $end);
+        return new self($axis->from, $axis->to, $start, $end);
     }
 
     public function at(float $value): float

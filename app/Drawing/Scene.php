@@ -12,8 +12,8 @@ namespace App\Drawing;
  * at, an id. An ink is a word of the palette (`ink`, `soft`, `hair`, …, or `lane-3` for the third group), so that light, dark and print need no
  * second layout.
  *
- * @phpstan-type Mark array<string, mixed>
- * @phpstan-type Step array{lane: int, words: string, x: float, y: float, width: float, height: float}
+ * A mark or a step that rows are behind has the condition that leaves them. An axis tells what can be done on it: read by a crosshair, and
+ * classes moved.
  */
 final class Scene
 {
@@ -27,14 +27,17 @@ final class Scene
     private array $groups = [];
     /** @var list<array<string, mixed>> */
     private array $axes = [];
-    /** @var list<array{lane: int, words: string, x: float, y: float, width: float, height: float}> */
+    /** @var list<array<string, mixed>> */
     private array $steps = [];
+    /** @var list<array{words: string, remedy: string|null, ask: array<string, string>|null, alarm: bool}> */
+    private array $notes = [];
 
     /**
      * @param string             $title     what it is called
      * @param list<string>       $sentences what it says, for those who do not see it
      * @param string             $caption   what stands below it
      * @param list<list<string>> $table     its numbers
+     * @param string             $plain     the same as plain text, where it can be told so
      */
     public function __construct(
         public readonly float $width,
@@ -43,6 +46,7 @@ final class Scene
         public readonly array $sentences = [],
         public readonly string $caption = '',
         public readonly array $table = [],
+        public readonly string $plain = '',
     ) {}
 
     /** @param array<string, string|float|int|null> $look inks and how they are put on; role, id, and what it says */
@@ -100,16 +104,31 @@ final class Scene
         $this->marks = [...(array_pop($this->open) ?? []), ['kind' => 'group', ...(array_pop($this->groups) ?? []), 'marks' => $inside]];
     }
 
-    /** A straight map from data to pixels, so that a pointer can be turned into a value. */
-    public function axis(string $id, bool $isStanding, Scale $scale): void
+    /**
+     * A straight map from data to pixels, so that a pointer can be turned into a value.
+     *
+     * @param array<string, mixed> $can what can be done on it
+     */
+    public function axis(string $id, bool $isStanding, Scale $scale, array $can = []): void
     {
-        $this->axes[] = ['id' => $id, 'stands' => $isStanding, 'from' => $scale->from, 'to' => $scale->to, 'start' => self::rounded($scale->start), 'end' => self::rounded($scale->end)];
+        $this->axes[] = ['id' => $id, 'stands' => $isStanding, 'from' => $scale->from, 'to' => $scale->to, 'start' => self::rounded($scale->start), 'end' => self::rounded($scale->end), ...$can];
     }
 
     /** One of the marks that keys walk through, in words. */
-    public function step(int $lane, string $words, float $x, float $y, float $width, float $height): void
+    public function step(int $lane, string $words, float $x, float $y, float $width, float $height, ?string $rows = null): void
     {
-        $this->steps[] = ['lane' => $lane, 'words' => $words, 'x' => self::rounded($x), 'y' => self::rounded($y), 'width' => self::rounded($width), 'height' => self::rounded($height)];
+        $this->steps[] = ['lane' => $lane, 'words' => $words, 'x' => self::rounded($x), 'y' => self::rounded($y), 'width' => self::rounded($width), 'height' => self::rounded($height), ...($rows === null ? [] : ['rows' => $rows])];
+    }
+
+    /**
+     * What the picture does not show, or what may mislead in it; and a way out.
+     *
+     * @param string|null                $remedy what a person can do, in words
+     * @param array<string, string>|null $ask    the same in words of the address
+     */
+    public function note(string $words, ?string $remedy = null, ?array $ask = null, bool $isAlarm = false): void
+    {
+        $this->notes[] = ['words' => $words, 'remedy' => $remedy, 'ask' => $ask, 'alarm' => $isAlarm];
     }
 
     /** @return list<array<string, mixed>> */
@@ -131,6 +150,8 @@ final class Scene
             'axes' => $this->axes,
             'steps' => $this->steps,
             'table' => $this->table,
+            'plain' => $this->plain,
+            'notes' => $this->notes,
         ];
     }
 

@@ -8,13 +8,49 @@ use RowTally\Core\Plots\Slopes;
 use RowTally\Core\Values\Exact;
 
 /** Lines from before to after on one axis: rising ones drawn through, falling ones dashed, staying ones thin. */
-final class SlopesScene
+final class SlopesScene implements Picture
 {
     private const WIDEST = 576.0;
     private const HEIGHT = 340.0;
     private const TOP = 30.0;
     private const BOTTOM = 16.0;
     private const SIDE = 84.0;
+
+    public static function kind(): string
+    {
+        return 'slopes';
+    }
+
+    public static function name(): string
+    {
+        return 'Slope lines';
+    }
+
+    public static function options(PictureSource $of, Look $look): array
+    {
+        $to = self::to($of);
+
+        return $to === null ? [] : [$to];
+    }
+
+    public static function draw(PictureSource $of, Look $look, float $width): array
+    {
+        $to = self::to($of);
+        if ($to === null) {
+            return [DrawnScene::of($of->axisName(), null, 'there is no other variable of numbers to draw lines to')];
+        }
+        $key = $look->of($to);
+        $after = array_column(array_filter($to->values, static fn(array $value): bool => $value['value'] === $key), 'words')[0] ?? '';
+
+        return [DrawnScene::of("{$of->axisName()} to {$after}", self::of($of->slopesTo($key), $of->axisName(), $after, $width), 'no row has both')];
+    }
+
+    private static function to(PictureSource $of): ?Option
+    {
+        $others = array_map(static fn(array $other): array => ['value' => $other['key'], 'words' => $other['name']], $of->others());
+
+        return $others === [] ? null : new Option('to', 'Slope lines to', "Each row from {$of->axisName()} to ", $others);
+    }
 
     public static function of(Slopes $slopes, string $before, string $after, float $width): ?Scene
     {
@@ -42,7 +78,7 @@ final class SlopesScene
             foreach ($slopes->axis->ticks as $tick) {
                 $scene->text($at + $toText, $y->at($tick['at']) + 4, $tick['text'], ['anchor' => $anchor, 'face' => 'figures']);
             }
-            $scene->text($at, self::TOP - 12, $name, ['anchor' => 'middle', 'fill' => 'ink', 'role' => 'axis-name']);
+            $scene->text($at, self::TOP - 12, TextWidth::fitted($name, 2 * self::SIDE - 8), ['anchor' => 'middle', 'fill' => 'ink', 'role' => 'axis-name']);
         }
         $strength = max(0.18, min(0.8, 24 / max(1, count($slopes->lines))));
         foreach ($slopes->lines as [$from, $to]) {

@@ -13,7 +13,6 @@ final readonly class StackLayout
     /** The names may lean over both ends of the axis. */
     public const OVER_LEFT = 40;
     public const OVER_RIGHT = 24;
-    private const CHARACTER = 6.8;
     private const NAME_GAP = 8;
     public const BOX = 18;
     private const NAMES = 108;
@@ -65,9 +64,9 @@ final readonly class StackLayout
         return new self($left, $right, $linesTop, $nameRows, $dotsBase, $y, $y + self::AXIS, $places);
     }
 
-    /** What the name of a line takes, with the gap to the next. */
+    /** What the name of a line takes, with the gap to the next; in whichever of its two faces is wider. */
     public static function nameWidth(string $name): float
     {
-        return mb_strlen($name) * self::CHARACTER + self::NAME_GAP;
+        return max(TextWidth::of($name), TextWidth::of($name, TextWidth::SYMBOLS)) + self::NAME_GAP;
     }
 }

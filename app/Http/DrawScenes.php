@@ -4,82 +4,57 @@ declare(strict_types=1);
 
 namespace App\Http;
 
-use App\Drawing\DotsScene;
-use App\Drawing\PointsScene;
+use App\Drawing\DrawnScene;
+use App\Drawing\Option;
+use App\Drawing\Pictures;
 use App\Drawing\Scene;
-use App\Drawing\SlopesScene;
-use App\Drawing\StepsScene;
-use App\Http\Requests\PlotRequest;
+use App\Http\Requests\SceneRequest;
 use App\Models\Dataset;
-use App\Store\DrawVariable;
-use App\Store\Question;
+use App\Store\GroupedVariable;
+use App\Store\PictureOfVariable;
+use App\Store\Tallies;
 use App\Store\UnknownVariable;
-use RowTally\Core\Plots\NormalQq;
-use RowTally\Core\Plots\OrderedStrip;
+use RowTally\Core\Exception\NotUnderstood;
 
-/** The pictures that are scenes, by their names: one more is a line here. */
+/** Draws any kind of picture of one variable. */
 final readonly class DrawScenes
 {
-    public const KINDS = ['dots', 'qq', 'strips', 'slopes', 'steps'];
-
-    public function __construct(private DrawVariable $draw) {}
+    public function __construct(private Tallies $tallies, private GroupedVariable $grouped) {}
 
     /**
-     * @return list<array{name: string, scene: Scene|null, why: string|null}> one for each group where each has its own, or one; why there is none
+     * @return array{options: list<array<string, mixed>>, scenes: non-empty-list<DrawnScene>} what can be chosen with what is, and one picture or one for each group
      *
      * @throws UnknownVariable
+     * @throws NotUnderstood
      */
-    public function of(string $kind, Dataset $dataset, PlotRequest $request, float $width): array
+    public function of(string $kind, Dataset $dataset, SceneRequest $request): array
     {
+        $picture = Pictures::of($kind) ?? throw UnknownVariable::noPicture($kind);
         $question = $request->question($dataset);
         $key = $question->of[0] ?? '';
         $variable = $dataset->variables->firstWhere('key', $key) ?? throw UnknownVariable::named($key);
-        $name = $variable->nameWithUnit();
-        $names = $this->draw->names($dataset, $question);
-        $of = static fn(int $lane): string => count($names) > 1 ? $names[$lane] : '';
+        $of = new PictureOfVariable($this->tallies, $this->grouped, $dataset, $variable, $question, $request->laneOrder(), $request->classReading(), $request->countColumns());
+        $look = $request->look();
+        $options = $picture::options($of, $look);
+        $look->holdTo($options);
 
-        return match ($kind) {
-            'dots' => [self::told($names[0], DotsScene::of($this->draw->dots($dataset, $question), $names, $name, $width), 'has no values that can be drawn')],
-            'qq' => array_map(
-                static fn(NormalQq $plot, int $lane): array => self::told($names[$lane], PointsScene::qq($plot, $name, $of($lane), $lane, $width), 'needs at least 2 values, and whole counts'),
-                $plots = $this->draw->qq($dataset, $question),
-                array_keys($plots),
-            ),
-            'strips' => $this->strips($dataset, $question, $names, $name, $of, $width),
-            'slopes' => [$this->slopes($dataset, $question, $request->with(), $width)],
-            default => [self::told($names[0], StepsScene::of($this->draw->steps($dataset, $question), $names, $name, $width), 'has no values that can be drawn')],
-        };
+        return [
+            'options' => array_values(array_map(static fn(Option $option): array => $option->toArray($look), array_filter($options, static fn(Option $option): bool => $option->isOffered))),
+            'scenes' => $picture::draw($of, $look, $request->width()),
+        ];
     }
 
     /**
-     * @param list<string>          $names
-     * @param callable(int): string $of
+     * The one of a group, to be taken out.
      *
-     * @return list<array{name: string, scene: Scene|null, why: string|null}>
+     * @throws UnknownVariable
+     * @throws NotUnderstood
      */
-    private function strips(Dataset $dataset, Question $question, array $names, string $name, callable $of, float $width): array
+    public function one(string $kind, Dataset $dataset, SceneRequest $request): Scene
     {
-        $strips = $this->draw->strips($dataset, $question);
-        $axis = PointsScene::axisOfStrip($strips[0]);
+        $scenes = $this->of($kind, $dataset, $request)['scenes'];
+        $drawn = $scenes[$request->column()] ?? throw UnknownVariable::noGroup($request->column());
 
-        return array_map(
-            static fn(OrderedStrip $strip, int $lane): array => self::told($names[$lane], PointsScene::strip($strip, $axis, $name, $of($lane), $lane, $width), 'has no values'),
-            $strips,
-            array_keys($strips),
-        );
-    }
-
-    /** @return array{name: string, scene: Scene|null, why: string|null} */
-    private function slopes(Dataset $dataset, Question $question, string $with, float $width): array
-    {
-        ['before' => $before, 'after' => $after, 'slopes' => $slopes] = $this->draw->slopes($dataset, $question, $with);
-
-        return self::told("{$before->nameWithUnit()} to {$after->nameWithUnit()}", SlopesScene::of($slopes, $before->nameWithUnit(), $after->nameWithUnit(), $width), 'no row has both');
-    }
-
-    /** @return array{name: string, scene: Scene|null, why: string|null} */
-    private static function told(string $name, ?Scene $scene, string $why): array
-    {
-        return ['name' => $name, 'scene' => $scene, 'why' => $scene === null ? "{$name}: {$why}." : null];
+        return $drawn->scene ?? throw UnknownVariable::hasNothingToDraw($drawn->name);
     }
 }

@@ -99,17 +99,17 @@ final readonly class ProfileVariables
         }
         $columns = $this->columns($dataset, $variable, $slice, $question);
         $profile = NumberProfile::of($columns[0], array_slice($columns, 1), $question->basis, $question->statistics, $question->stack);
-        $frequencies = NumberFrequencies::of($columns, $profile->stack, $question->distinct);
+        $frequencies = NumberFrequencies::of($columns, $profile->bars, $question->distinct);
 
         return new VariableSheet(
             $variable,
             $profile->rows,
-            $profile->stack,
+            $profile->bars,
             $question->byCount ? $frequencies->byCount() : $frequencies,
             $variable->unread === 0 ? [] : UnreadCells::of($variable, $dataset->revision, self::UNREAD_SHOWN),
             $columns[0]->countDecimals,
-            classCosts: $frequencies->kind === FrequencyKind::Classes && $profile->stack !== null
-                ? ClassCost::of($columns[0], $profile->stack->bars->histograms[0], $question->basis->takenAs)
+            classCosts: $frequencies->kind === FrequencyKind::Classes && $profile->bars !== null
+                ? ClassCost::of($columns[0], $profile->bars->histograms[0], $question->basis->takenAs)
                 : null,
         );
     }

@@ -31,7 +31,12 @@ final class UnknownVariable extends RuntimeException
 
     public static function hasNothingToDraw(string $name): self
     {
-        return new self("There is no value of \"{$name}\" to draw.");
+        return new self("There is nothing to draw of \"{$name}\".");
+    }
+
+    public static function noPicture(string $kind): self
+    {
+        return new self("There is no picture \"{$kind}\".");
     }
 
     public static function noGroup(int $column): self

@@ -9,7 +9,7 @@ use RowTally\Core\Figures\Figure;
 use RowTally\Core\Figures\Statistic;
 use RowTally\Core\Frequency\FrequencyTable;
 use RowTally\Core\Grouped\ClassCost;
-use RowTally\Core\Plots\AlignedStack;
+use RowTally\Core\Plots\Bars;
 
 /** What is said of one variable: of a number figures and plots, of a number or category how often each occurs, of a date its ends. */
 final readonly class VariableSheet
@@ -23,7 +23,7 @@ final readonly class VariableSheet
     public function __construct(
         public Variable $variable,
         public array $rows = [],
-        public ?AlignedStack $stack = null,
+        public ?Bars $bars = null,
         public ?FrequencyTable $frequencies = null,
         public array $unread = [],
         public int $countDecimals = 0,

@@ -52,6 +52,17 @@ final class NotUnderstood extends RuntimeException implements CoreException
         return new self("\"{$word}\" is no part of an axis: give two numbers, the smaller first, such as 10:25.5.");
     }
 
+    public static function noChoice(string $part): self
+    {
+        return new self("\"{$part}\" chooses nothing of a picture: say what and how, such as notches:yes.");
+    }
+
+    /** @param list<string> $there */
+    public static function noOption(string $named, array $there): self
+    {
+        return new self("There is no \"{$named}\" to be chosen of this picture" . ($there === [] ? '.' : ', only: ' . implode(', ', $there) . '.'));
+    }
+
     public static function splitAndColumns(): self
     {
         return new self('Counts come from a column for each group or the rows are split, not both. Take one of the two back.');

@@ -6,7 +6,7 @@ namespace RowTally\Core\Frequency;
 
 use Brick\Math\BigDecimal;
 use RowTally\Core\Display\DecimalText;
-use RowTally\Core\Plots\AlignedStack;
+use RowTally\Core\Plots\Bars;
 use RowTally\Core\Values\Observations;
 
 /** Frequency tables of a number: a row for each value while they are few, otherwise one for each class of the histogram. */
@@ -21,11 +21,11 @@ final class NumberFrequencies
      * @param list<Observations> $columns  overall, then each group
      * @param bool               $distinct whether distinct values are wanted though they are many
      */
-    public static function of(array $columns, ?AlignedStack $stack, bool $distinct): FrequencyTable
+    public static function of(array $columns, ?Bars $bars, bool $distinct): FrequencyTable
     {
         $overall = $columns[0];
         $missing = array_map(static fn(Observations $group): int => $group->missing, $columns);
-        if ($stack === null || !$overall->values->hasMoreDistinctThan($distinct ? self::MOST : self::FEW)) {
+        if ($bars === null || !$overall->values->hasMoreDistinctThan($distinct ? self::MOST : self::FEW)) {
             $values = array_map(static fn(array $entry): BigDecimal => $entry['value'], $overall->values->lowest(self::MOST));
 
             return new FrequencyTable(
@@ -42,8 +42,8 @@ final class NumberFrequencies
 
         return new FrequencyTable(
             FrequencyKind::Classes,
-            $stack->bars->classes->labels($stack->bars->histograms[0]->closed),
-            array_map(static fn($histogram): array => $histogram->counts, $stack->bars->histograms),
+            $bars->classes->labels($bars->histograms[0]->closed),
+            array_map(static fn($histogram): array => $histogram->counts, $bars->histograms),
             $missing,
             $overall->countDecimals,
         );

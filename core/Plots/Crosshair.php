@@ -29,14 +29,12 @@ final readonly class Crosshair
     private const SAFE = 2 ** 53;
 
     /**
-     * @param list<string>      $values      in decimals that tell one place from the next
-     * @param list<string>      $percentiles with one decimal
-     * @param list<string|null> $z           with two decimals; null without a spread
+     * @param list<string> $values in decimals that tell one place from the next
+     * @param list<string> $says   the value, the percent below with one decimal, z with two where there is a spread, and the count of its class
      */
     private function __construct(
         public array $values,
-        public array $percentiles,
-        public array $z,
+        public array $says,
     ) {}
 
     /** @return self|null null when there is no value to draw */
@@ -50,7 +48,9 @@ final readonly class Crosshair
     private static function over(Axis $axis, Histogram $histogram, Observations $observations, Basis $basis): self
     {
         $n = $observations->n();
-        $values = $percentiles = $z = [];
+        $values = $says = [];
+        $edges = $histogram->classes->edges();
+        $class = -1;
         $decimals = (int) max(0, ceil(-log10(($axis->to - $axis->from) / self::PLACES)));
         $mean = Exact::toFloat($observations->mean()) ?? 0.0;
         $reference = Standing::z($observations->mean()->plus(1), $observations, $basis)->number();
@@ -59,11 +59,16 @@ final readonly class Crosshair
             $at = $axis->from + ($axis->to - $axis->from) * ($i / self::PLACES);
             $values[] = DecimalText::of($at, $decimals);
             $under = $below($at);
-            $percentiles[] = is_int($under) ? Percent::text($under, $n) : DecimalText::of(100.0 * $under / $n, 1);
-            $z[] = $reference === null ? null : DecimalText::of(($at - $mean) * $reference, 2);
+            $percentile = is_int($under) ? Percent::text($under, $n) : DecimalText::of(100.0 * $under / $n, 1);
+            while (isset($edges[$class + 1]) && $at >= $edges[$class + 1]) {
+                ++$class;
+            }
+            $says[] = "{$values[$i]}: {$percentile} % below"
+                . ($reference === null ? '' : ', z ' . DecimalText::of(($at - $mean) * $reference, 2))
+                . (isset($histogram->counts[$class]) ? ', ' . number_format($histogram->counts[$class] / 10 ** $observations->countDecimals, $histogram->counts[$class] % 10 ** $observations->countDecimals === 0 ? 0 : $observations->countDecimals) . ' in this class' : '');
         }
 
-        return new self($values, $percentiles, $z);
+        return new self($values, $says);
     }
 
     /**

@@ -37,6 +37,15 @@ enum HeightScale: string
         };
     }
 
+    public function sentence(): string
+    {
+        return match ($this) {
+            self::Density => 'Areas add up to 1, so groups of any size compare.',
+            self::Cumulative => 'The ogive.',
+            default => '',
+        };
+    }
+
     public function over(Classes $classes): self
     {
         return $classes->areEqual() || $this === self::Cumulative ? $this : self::Density;

@@ -8,11 +8,11 @@ use RowTally\Core\Basis\Basis;
 use RowTally\Core\Figures\Catalogue;
 use RowTally\Core\Figures\Figure;
 use RowTally\Core\Figures\Statistic;
-use RowTally\Core\Plots\AlignedStack;
+use RowTally\Core\Plots\Bars;
 use RowTally\Core\Plots\StackOptions;
 use RowTally\Core\Values\Observations;
 
-/** Everything a sheet shows of one number variable: each statistic overall and for every group, and the aligned stack. */
+/** Everything a sheet shows of one number variable: each statistic overall and for every group, and its bars, which the frequency table shares. */
 final readonly class NumberProfile
 {
     /**
@@ -20,7 +20,7 @@ final readonly class NumberProfile
      */
     private function __construct(
         public array $rows,
-        public ?AlignedStack $stack,
+        public ?Bars $bars,
     ) {}
 
     /**
@@ -29,7 +29,7 @@ final readonly class NumberProfile
      */
     public static function of(Observations $overall, array $groups, Basis $basis, ?array $statistics = null, StackOptions $options = new StackOptions()): self
     {
-        return new self(self::rows($overall, $groups, $basis, $statistics ?? Catalogue::essentials()), AlignedStack::of($overall, $groups, $basis, $options));
+        return new self(self::rows($overall, $groups, $basis, $statistics ?? Catalogue::essentials()), Bars::of($overall, $groups, $basis, $options));
     }
 
     /**

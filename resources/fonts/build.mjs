@@ -45,3 +45,31 @@ for (const [name, path, letters] of FACES) {
 for (const [name, path] of COPIED) {
     copyFileSync(whole(path), join(folder, `${name}.woff2`));
 }
+
+/** More letters of the Latin script, which the page fetches where a name has them. */
+function extended(face) {
+    return whole(`@fontsource-variable/${face}/files/${face}-latin-ext-wght-normal.woff2`);
+}
+
+/** How wide each character is in the faces of pictures, in thousandths of the size, as a browser finds one: in the first face that has it. */
+const MEASURED = {
+    ui: ['ui', extended('instrument-sans'), 'signs-400', 'marks'],
+    figures: ['figures', extended('spline-sans-mono'), 'mono-marks', 'signs-400', 'marks'],
+    symbols: ['text-400-italic', 'signs-400', 'marks'],
+};
+const tables = Object.entries(MEASURED).map(([face, files]) => {
+    const widths = new Map();
+    for (const font of files.map((file) => fontkit.openSync(file.includes('/') ? file : join(folder, `${file}.woff2`)))) {
+        for (const point of font.characterSet) {
+            if (!widths.has(point)) {
+                widths.set(point, Math.round((1000 * font.glyphForCodePoint(point).advanceWidth) / font.unitsPerEm));
+            }
+        }
+    }
+    const entries = [...widths].sort(([a], [b]) => a - b).map(([point, width]) => `${point} => ${width}`);
+    return `    '${face}' => [${entries.join(', ')}],`;
+});
+writeFileSync(
+    join(root, 'app/Drawing/widths.php'),
+    `<?php\n\ndeclare(strict_types=1);\n\n// Made by \`npm run fonts\` from the shipped faces: code point to width in thousandths of the size.\nreturn [\n${tables.join('\n')}\n];\n`,
+);

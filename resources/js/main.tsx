@@ -48,7 +48,7 @@ if (root !== null) {
     createRoot(root).render(
         <StrictMode>
             <QueryClientProvider client={queries}>
-                <BrowserRouter>
+                <BrowserRouter useTransitions={false}>
                     <Routes>
                         <Route path="/sign-in" element={<SignInPage />} />
                         <Route element={<SignedIn />}>

@@ -10,6 +10,8 @@
 </head>
 <body>
     <div id="app"></div>
+    {{-- What every screen needs at once and never changes while it is open. It is data, which no policy runs. --}}
+    <script type="application/json" id="conventions">{!! json_encode($conventions, JSON_THROW_ON_ERROR | JSON_HEX_TAG | JSON_UNESCAPED_UNICODE) !!}</script>
     <noscript>Row Tally draws its screens with JavaScript. Switch it on for this site, or use the command line: <code>php artisan tally:profile</code>.</noscript>
 </body>
 </html>

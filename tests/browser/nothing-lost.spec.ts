@@ -168,10 +168,10 @@ test('what failed is asked for again by one press: a picture, the figures, a dat
     await dots.getByRole('button', { name: 'Try again' }).click();
     await expect(dots.locator('svg').first()).toBeVisible();
 
-    await page.route('**/api/conventions', (route) => route.fulfill({ status: 500, json: { message: 'It broke.' } }));
+    await page.route('**/api/figures', (route) => route.fulfill({ status: 500, json: { message: 'It broke.' } }));
     await page.reload();
     await expect(page.getByRole('alert')).toContainText('It broke.');
-    await page.unroute('**/api/conventions');
+    await page.unroute('**/api/figures');
     await page.getByRole('button', { name: 'Try again' }).click();
     await expect.poll(() => figures(page, 'n')).toEqual(['3']);
 

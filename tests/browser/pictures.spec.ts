@@ -20,11 +20,11 @@ async function open(page: Page, address: string, mark: string): Promise<void> {
 
 async function looks(drawn: Locator, picture: string): Promise<void> {
     // Text has no whole height, and a part of a page may begin between two pixels: neither must decide how it is cut.
-    await drawn.evaluate((element) =>
-        element.setAttribute('style', 'position: fixed; top: 0; left: 0; z-index: 99; background: var(--paper)'),
-    );
+    const own = (await drawn.getAttribute('style')) ?? '';
+    const set = (style: string) => drawn.evaluate((element, text) => element.setAttribute('style', text), style);
+    await set(`${own}; position: fixed; top: 0; left: 0; z-index: 99; background: var(--paper)`);
     await expect(drawn).toHaveScreenshot(`${picture}.png`, look);
-    await drawn.evaluate((element) => element.removeAttribute('style'));
+    await set(own);
 }
 
 test('the stack, in lanes and as outlines', async ({ page }) => {
@@ -35,18 +35,20 @@ test('the stack, in lanes and as outlines', async ({ page }) => {
 });
 
 test('the pictures beside it', async ({ page }) => {
-    await open(page, `${inspection}?of=honey-yield&by=apiary&plots=boxes,stems,dots,qq,strips,slopes`, '[data-slope]');
+    await open(page, `${inspection}?of=honey-yield&by=apiary&plots=boxes,stems,dots,qq,strips,steps,slopes`, '[data-slope]');
     for (const [name, picture] of [
         ['Box plots', 'boxes'],
         ['Stem-and-leaf', 'stems'],
         ['Dot plot', 'dots'],
         ['Normal Q–Q', 'qq'],
         ['Ordered strip', 'strips'],
+        ['Share at or below', 'steps'],
         ['Slope lines', 'slopes'],
     ] as const) {
-        await looks(page.getByRole('region', { name, exact: true }).locator('svg[role="img"], pre').first(), picture);
+        await looks(page.getByRole('region', { name, exact: true }).locator('svg[role="img"]').first(), picture);
     }
     await choose(page, /^Stems stand/, 'turned on its side');
+    await page.locator('[data-stem-bar]').first().waitFor();
     await looks(page.getByRole('region', { name: 'Stem-and-leaf', exact: true }).locator('svg[role="img"]').first(), 'stems-turned');
 });
 

@@ -15,6 +15,7 @@ use App\Intake\NotATable;
 use App\Intake\PreparedTable;
 use App\Intake\ReadTable;
 use App\Store\WholeFile;
+use App\Store\Words;
 use Illuminate\Console\Command;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\ClassEdge;
@@ -35,6 +36,7 @@ use RowTally\Core\Plots\ClassChoice;
 use Symfony\Component\Console\Exception\ExceptionInterface;
 use Symfony\Component\Console\Helper\Table;
 use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 
 /** The profile of a file, without database, account or server: the same intake and the same core as the application. */
@@ -50,22 +52,13 @@ final class Profile extends Command
         {--classes= : Name of a category whose labels are classes, such as 12-17 or 48 and over; with --counts}
         {--low= : Name of the number that is the lower limit of the class of each row, with --high and --counts}
         {--high= : Name of the number that is the upper limit}
-        {--limits= : What class limits stand for: rounded, boundaries or completed (recognised from the labels if not given)}
-        {--cumulative= : yes where the counts of classes add up as they go (under 5, under 10, …), no where they do not}
-        {--amend= : What is known better of classes, such as edge0:5.5,width7:10,middle2:14.2,unit:0.1 (places from 0, the lowest)}
-        {--where= : A condition that leaves rows in, such as "Honey yield" > 40}
-        {--as= : sample (the default) or population}
-        {--quartiles= : halves-excluded (the default), halves-included, or hf1 to hf9}
-        {--missing= : per-variable (the default) or complete-rows}
-        {--fences= : How many interquartile ranges out fences lie (the default is 1.5)}
-        {--level= : Confidence level (the default is 0.95)}
-        {--decimals= : data+1 (the default), a number of decimals, or s4 for significant digits; for tables}
-        {--figures= : essentials (the default), five-number, spread, shape, everything, or keys of figures set apart by commas; for tables}
-        {--percentiles= : In percent, such as 5,50,95}
         {--bins= : Classes of the histogram: start:width, edges such as 0,5,10,20, sturges, scott or freedman-diaconis (the default); with :left (the default) or :right for the closed side}
         {--working= : Key of a figure: how it came about, in words}
         {--match= : A figure as it was given to you: which figures under which conventions round to it}
         {--json : Write one JSON document with every figure instead of tables}';
+
+    /** Words of a question as it is asked elsewhere too. */
+    private const WORDS = ['where', 'as', 'quartiles', 'missing', 'fences', 'level', 'decimals', 'figures', 'percentiles', 'limits', 'cumulative', 'amend'];
 
     protected $description = 'Figures and histogram classes of the variables of a file, overall and by group';
 
@@ -86,6 +79,13 @@ final class Profile extends Command
         What should be known of the reading (cells that could not be read, columns in doubt, the sheet taken) is on standard error and, with
         --json, under "read". Exit code 0, or 2 with one sentence on standard error.
         HELP;
+
+    protected function configure(): void
+    {
+        foreach (self::WORDS as $name) {
+            $this->addOption($name, null, InputOption::VALUE_OPTIONAL, Words::named($name)->forShell());
+        }
+    }
 
     /** Options that do not exist end like any other unusable request. */
     public function run(InputInterface $input, OutputInterface $output): int

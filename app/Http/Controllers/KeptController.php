@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Drawing\ClassesScene;
+use App\Drawing\Svg;
 use App\Http\BasisInWords;
-use App\Http\DrawPicture;
+use App\Http\DrawScenes;
 use App\Http\Requests\KeepPictureRequest;
 use App\Http\Requests\KeepRequest;
 use App\Http\Requests\KeptWordsRequest;
@@ -33,13 +35,13 @@ final class KeptController
     }
 
     /** A picture is drawn here, of the data as they are now. */
-    public function draw(Dataset $dataset, KeepPictureRequest $request, DrawPicture $draw, BasisInWords $basis, KeepItems $keep): JsonResponse
+    public function draw(Dataset $dataset, string $kind, KeepPictureRequest $request, DrawScenes $draw, BasisInWords $basis, KeepItems $keep): JsonResponse
     {
         $item = [
             ...$request->item(),
             'kind' => 'picture',
-            'content' => $draw->svg($dataset, $request),
-            'basis' => $basis->of($dataset, $request, $request->picture() === 'classes'),
+            'content' => Svg::of($draw->one($kind, $dataset, $request)),
+            'basis' => $basis->of($dataset, $request, $kind === ClassesScene::kind()),
             'revision' => $dataset->revision,
         ];
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Resources\Conventions;
 use Illuminate\Http\Response;
 
 /** The one page that holds all screens. */
@@ -11,6 +12,6 @@ final class PageController
 {
     public function show(): Response
     {
-        return response()->view('page');
+        return response()->view('page', ['conventions' => Conventions::all()]);
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use Closure;
-use RowTally\Core\Grouped\StatedLimits;
 
 /** A category whose labels are classes, and how they are taken. */
 final class ClassesRequest extends ProfileRequest
@@ -25,6 +24,6 @@ final class ClassesRequest extends ProfileRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return [...parent::messages(), 'of' => 'Say which one variable this is about.', 'limits' => 'Limits are one of: ' . implode(', ', array_column(StatedLimits::cases(), 'value')) . '.'];
+        return [...parent::messages(), 'of' => 'Say which one variable this is about.'];
     }
 }

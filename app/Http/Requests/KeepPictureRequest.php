@@ -7,7 +7,7 @@ namespace App\Http\Requests;
 use Closure;
 
 /** A picture to be drawn and held for the report. */
-final class KeepPictureRequest extends PictureRequest
+final class KeepPictureRequest extends SceneRequest
 {
     /** @return array<string, list<string|Closure>> */
     public function rules(): array

@@ -15,12 +15,8 @@ class PlotRequest extends ProfileRequest
         return [
             ...parent::rules(),
             'of' => ['required', 'string', 'max:200', 'not_regex:/,/'],
-            'unit' => ['nullable', 'integer', 'between:-12,12'],
-            'lines' => ['nullable', 'integer', 'in:1,2,5'],
-            'apart' => ['nullable', 'string', 'in:yes,no'],
             'from' => ['nullable', 'numeric'],
             'to' => ['nullable', 'numeric', 'gte:from'],
-            'with' => ['nullable', 'string', 'max:200'],
             'column' => ['nullable', 'integer', 'min:0', 'max:1000'],
         ];
     }
@@ -31,31 +27,8 @@ class PlotRequest extends ProfileRequest
         return [
             ...parent::messages(),
             'of' => 'Say which one variable this is about.',
-            'unit' => 'The leaf unit is 10 to the power of -12 to 12.',
-            'lines' => 'A stem has 1, 2 or 5 lines.',
             'to' => 'A range runs from its smaller end to its larger one.',
         ];
-    }
-
-    /** Power of ten of the leaf unit; null = chosen. */
-    public function unit(): ?int
-    {
-        return $this->word('unit') === null ? null : $this->integer('unit');
-    }
-
-    /** @return 1|2|5 */
-    public function lines(): int
-    {
-        return match ($this->integer('lines')) {
-            2 => 2,
-            5 => 5,
-            default => 1,
-        };
-    }
-
-    public function apart(): bool
-    {
-        return $this->word('apart') === 'yes';
     }
 
     public function from(): string
@@ -66,12 +39,6 @@ class PlotRequest extends ProfileRequest
     public function to(): string
     {
         return $this->word('to') ?? '0';
-    }
-
-    /** Key of the other variable. */
-    public function with(): string
-    {
-        return $this->word('with') ?? '';
     }
 
     public function column(): int

@@ -8,7 +8,8 @@ use App\Models\Dataset;
 use App\Models\User;
 use App\Store\Question;
 use App\Store\UnknownVariable;
-use BackedEnum;
+use App\Store\Word;
+use App\Store\Words;
 use Closure;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\ClassEdge;
@@ -34,47 +35,27 @@ class ProfileRequest extends AddressRequest
     /** @return array<string, list<string|Closure>> */
     public function rules(): array
     {
-        return [
-            'of' => ['nullable', 'string', 'max:6000', $this->fewEnough(self::MOST_VARIABLES, 'At most ' . self::MOST_VARIABLES . ' variables can be shown at once. Untick some.')],
-            'by' => ['nullable', 'string', 'max:200', $this->fewEnough(self::MOST_SPLITS, 'Rows can be split by one or two variables.')],
-            'as' => ['nullable', 'string', self::oneOf(TakenAs::cases())],
-            'quartiles' => ['nullable', 'string', self::oneOf(QuartileRule::cases())],
-            'edges' => ['nullable', 'string', self::oneOf(ClassEdge::cases())],
-            'missing' => ['nullable', 'string', self::oneOf(MissingRows::cases())],
-            'counts' => ['nullable', 'string', 'max:80'],
-            'where' => ['nullable', 'string', 'max:2000'],
-            'fences' => ['nullable', 'string', 'max:20'],
-            'level' => ['nullable', 'string', 'max:20'],
-            'decimals' => ['nullable', 'string', 'max:20'],
-            'figures' => ['nullable', 'string', 'max:4000'],
-            'percentiles' => ['nullable', 'string', 'max:400'],
-            'no_entry' => ['nullable', 'string', 'in:show,hide'],
-            'order' => ['nullable', 'string', 'in:own,count'],
-            'distinct' => ['nullable', 'string', 'in:yes,no'],
-            'classes' => ['nullable', 'string', 'max:4000'],
-            'scale' => ['nullable', 'string', self::oneOf(HeightScale::cases())],
-            'marks' => ['nullable', 'string', 'max:200'],
-            'curve' => ['nullable', 'string', 'in:yes,no'],
-            'lanes' => ['nullable', 'string', 'in:common,own'],
-            'zoom' => ['nullable', 'string', 'max:80'],
-        ];
+        $rules = self::rulesOf(Words::ofQuestion());
+        $rules['of'][] = $this->fewEnough(self::MOST_VARIABLES, 'At most ' . self::MOST_VARIABLES . ' variables can be shown at once. Untick some.');
+        $rules['by'][] = $this->fewEnough(self::MOST_SPLITS, 'Rows can be split by one or two variables.');
+
+        return $rules;
     }
 
     /** @return array<string, string> */
     public function messages(): array
     {
-        $words = static fn(TakenAs|QuartileRule|ClassEdge|MissingRows ...$cases): string => implode(', ', array_map(static fn(TakenAs|QuartileRule|ClassEdge|MissingRows $case): string => $case->value, $cases)) . '.';
+        return array_merge(...array_map(static fn(Word $word): array => [$word->name . ($word->most === null ? '.in' : '.max') => $word->refusal()], Words::all()));
+    }
 
-        return [
-            'as' => 'The data are taken as one of: ' . $words(...TakenAs::cases()),
-            'quartiles' => 'Quartiles are cut by one of: ' . $words(...QuartileRule::cases()),
-            'edges' => 'Classes are closed on one of: ' . $words(...ClassEdge::cases()),
-            'missing' => 'Missing values are one of: ' . $words(...MissingRows::cases()),
-            'no_entry.in' => 'Rows without an entry: show or hide.',
-            'order.in' => 'Frequency tables are in one of the orders: own, count.',
-            'scale' => 'Bars are as high as one of: ' . implode(', ', array_column(HeightScale::cases(), 'value')) . '.',
-            'distinct.in' => 'Distinct values: yes or no.',
-        ];
+    /**
+     * @param list<Word> $words
+     *
+     * @return array<string, list<string|Closure>>
+     */
+    protected static function rulesOf(array $words): array
+    {
+        return array_combine(array_column($words, 'name'), array_map(static fn(Word $word): array => $word->rules(), $words));
     }
 
     public function question(Dataset $dataset): Question
@@ -148,12 +129,6 @@ class ProfileRequest extends AddressRequest
         $word = trim($this->string($name)->toString());
 
         return $word === '' ? null : $word;
-    }
-
-    /** @param list<BackedEnum> $cases */
-    protected static function oneOf(array $cases): string
-    {
-        return 'in:' . implode(',', array_column($cases, 'value'));
     }
 
     private function fewEnough(int $most, string $sentence): Closure

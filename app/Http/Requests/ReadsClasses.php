@@ -6,6 +6,8 @@ namespace App\Http\Requests;
 
 use App\Models\Dataset;
 use App\Store\UnknownVariable;
+use App\Store\Words;
+use Closure;
 use RowTally\Core\Grouped\Amendments;
 use RowTally\Core\Grouped\ClassReading;
 use RowTally\Core\Grouped\StatedLimits;
@@ -13,15 +15,10 @@ use RowTally\Core\Grouped\StatedLimits;
 /** The words about labels that are classes: what their limits stand for, what was amended, and a column of counts for each group. */
 trait ReadsClasses
 {
-    /** @return array<string, list<string>> */
+    /** @return array<string, list<string|Closure>> */
     protected function classRules(): array
     {
-        return [
-            'limits' => ['nullable', 'string', self::oneOf(StatedLimits::cases())],
-            'amend' => ['nullable', 'string', 'max:4000'],
-            'cumulative' => ['nullable', 'string', 'in:yes,no'],
-            'count_columns' => ['nullable', 'string', 'max:2000'],
-        ];
+        return self::rulesOf(Words::ofClasses());
     }
 
     public function classReading(): ClassReading

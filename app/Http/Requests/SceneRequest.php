@@ -4,27 +4,75 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Drawing\Look;
+use App\Drawing\Palette;
 use Closure;
 
-/** A picture that the page paints, laid out for the room that it has. */
-final class SceneRequest extends PlotRequest
+/** A picture of one variable: laid out for the room that it has, or as a file in colours of choice. */
+class SceneRequest extends PlotRequest
 {
+    use ReadsClasses;
+
     private const WIDTH = 760;
 
     /** @return array<string, list<string|Closure>> */
     public function rules(): array
     {
-        return [...parent::rules(), 'width' => ['nullable', 'integer', 'between:160,4000']];
+        return [
+            ...parent::rules(),
+            ...$this->classRules(),
+            'width' => ['nullable', 'integer', 'between:160,4000'],
+            'look' => ['nullable', 'string', 'max:400'],
+            'lane_order' => ['nullable', 'string', 'max:80'],
+            'format' => ['nullable', 'string', 'in:scene,svg'],
+            'palette' => ['nullable', 'string', 'in:' . implode(',', array_keys(Palette::ALL))],
+            'heading' => ['nullable', 'string', 'max:200'],
+        ];
     }
 
     /** @return array<string, string> */
     public function messages(): array
     {
-        return [...parent::messages(), 'width' => 'A picture is 160 to 4000 pixels wide.'];
+        return [
+            ...parent::messages(),
+            'width' => 'A picture is 160 to 4000 pixels wide.',
+            'format' => 'A picture comes as one of: scene, svg.',
+            'palette' => 'Pictures are in the colours of one of: ' . implode(', ', array_keys(Palette::ALL)) . '.',
+        ];
     }
 
     public function width(): float
     {
         return (float) ($this->word('width') ?? self::WIDTH);
+    }
+
+    /** What was chosen of it. */
+    public function look(): Look
+    {
+        return Look::ofWord($this->word('look') ?? '');
+    }
+
+    /** Key of the figure that groups are ordered by; '' = none. */
+    public function laneOrder(): string
+    {
+        return $this->word('lane_order') ?? '';
+    }
+
+    public function isFile(): bool
+    {
+        return $this->word('format') === 'svg';
+    }
+
+    public function palette(): Palette
+    {
+        $name = $this->word('palette');
+
+        return Palette::named($name === 'dark' || $name === 'print' ? $name : 'light');
+    }
+
+    /** What is written above it in a file. */
+    public function heading(): string
+    {
+        return $this->word('heading') ?? '';
     }
 }

@@ -49,7 +49,6 @@ final class ClassesResource extends PlainResource
                 'shown_as' => $figure['shownAs']->value,
                 'values' => array_map(static fn(Figure $value): array => FigureRows::figure($value, $profile->text($value, $figure['shownAs'], $basis)), $figure['figures']),
             ], $profile->figures($basis)),
-            'axis' => StackResource::axis($profile->axis()),
         ];
     }
 
@@ -62,20 +61,15 @@ final class ClassesResource extends PlainResource
 
         return [
             'label' => $row->label,
-            'lower' => self::number($row->lower),
-            'upper' => self::number($row->upper),
             'boundaries' => Written::number($row->lower) . ' to ' . Written::number($row->upper),
             'lower_text' => Written::number($row->lower),
             'upper_text' => Written::number($row->upper),
             'width' => Written::number($row->width()),
             'midpoint' => Written::number($row->midpoint),
-            'middle' => self::number($row->midpoint),
             'is_open' => $row->isOpen,
             'counts' => $each(static fn(GroupedFigures $column): float => self::number($column->table->rows[$i]->count)),
             'percents' => $each(static fn(GroupedFigures $column): string => DecimalText::of($percent($column, $column->table->rows[$i]->count), 1)),
-            'cumulative' => $each(static fn(GroupedFigures $column): float => $percent($column, $upTo($column))),
             'cumulative_texts' => $each(static fn(GroupedFigures $column): string => DecimalText::of($percent($column, $upTo($column)), 1)),
-            'densities' => $each(static fn(GroupedFigures $column): float => $percent($column, $column->table->rows[$i]->count) / self::number($row->width())),
             'density_texts' => $each(fn(GroupedFigures $column): string => DecimalText::of($percent($column, $column->table->rows[$i]->count) / self::number($row->width()), $this->densityDecimals())),
         ];
     }

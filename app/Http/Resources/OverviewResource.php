@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Drawing\MicroScene;
 use App\Store\ProfileAnswer;
 use App\Store\VariableSheet;
 use Illuminate\Http\Request;
@@ -45,7 +46,7 @@ final class OverviewResource extends PlainResource
             'unit' => $variable->unit,
             'description' => $variable->description,
             'missing' => $variable->missing,
-            'sketch' => $variable->sketch,
+            'micro' => MicroScene::of($variable->sketch)->toArray(),
             'values' => array_column(FigureRows::of($sheet, $this->resource->question), 'values'),
             'labels' => $frequencies === null ? null : [
                 'n' => $frequencies->total(0),

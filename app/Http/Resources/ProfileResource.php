@@ -47,7 +47,8 @@ final class ProfileResource extends PlainResource
             'missing' => $variable->missing,
             'unread' => ['total' => $variable->unread, 'first' => $sheet->unread],
             'figures' => FigureRows::of($sheet, $this->resource->question),
-            'stack' => $sheet->stack === null ? null : new StackResource($sheet->stack),
+            // What the classes of the frequency table are cut by.
+            'class_edges' => $sheet->bars?->classes->edges(),
             'frequencies' => FrequencyRows::of($sheet->frequencies),
             'reads_as_classes' => $sheet->variable->type === VariableType::Category && $sheet->frequencies !== null && GroupedProfile::readsAsClasses($sheet->frequencies),
             'class_costs' => $sheet->classCosts === null ? null : array_map(fn(ClassCost $cost): array => $this->classCost($cost, $sheet), $sheet->classCosts),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Drawing\MicroScene;
 use App\Models\Variable;
 use Illuminate\Http\Request;
 use RowTally\Core\Columns\VariableType;
@@ -29,7 +30,7 @@ final class VariableResource extends PlainResource
             'shown_decimals' => $variable->shown_decimals,
             'missing' => $variable->missing,
             'unread' => $variable->unread,
-            'sketch' => $variable->sketch,
+            'micro' => MicroScene::of($variable->sketch)->toArray(),
             'labels' => $variable->type === VariableType::Category ? $variable->dictionary : null,
         ];
     }

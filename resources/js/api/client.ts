@@ -4,7 +4,6 @@ import type { components, paths } from './schema.generated';
 
 type Schemas = components['schemas'];
 export type Basis = Schemas['Basis'];
-export type Box = Schemas['Box'];
 export type Conventions = Schemas['Conventions'];
 export type Convention = Schemas['Convention'];
 export type Dataset = Schemas['Dataset'];
@@ -14,8 +13,9 @@ export type FigureRow = Schemas['FigureRow'];
 export type Frequencies = Schemas['Frequencies'];
 export type Grouped = Schemas['Grouped'];
 export type Import = Schemas['Import'];
-export type Axis = Schemas['Axis'];
+export type ClassWords = Schemas['ClassWords'];
 export type DrawnScene = Schemas['DrawnScene'];
+export type DrawnScenes = Schemas['DrawnScenes'];
 export type Scene = Schemas['Scene'];
 export type SceneMark = Schemas['Mark'];
 export type Kept = Schemas['Kept'];
@@ -24,7 +24,8 @@ export type Matches = Schemas['Matches'];
 export type Overview = Schemas['Overview'];
 export type Profile = Schemas['Profile'];
 export type Crosshair = NonNullable<components['schemas']['CrosshairAnswer']['crosshair']>;
-export type ProfileWords = NonNullable<paths['/datasets/{dataset}/profile']['get']['parameters']['query']>;
+/** A question as requests take it. */
+export type QuestionWords = Schemas['Question'];
 export type QuartileRule = Schemas['QuartileRule'];
 export type Reading = Schemas['Reading'];
 export type ReadingChange = Schemas['ReadingChange'];
@@ -34,8 +35,6 @@ export type CheckLine = Schemas['CheckLine'];
 export type History = Schemas['History'];
 export type Session = Schemas['Session'];
 export type Sheet = Schemas['Sheet'];
-export type Stack = Schemas['Stack'];
-export type Stems = Schemas['Stems'];
 export type TakenAs = Schemas['TakenAs'];
 export type Variable = Schemas['Variable'];
 export type VariableType = Schemas['VariableType'];
@@ -78,7 +77,11 @@ async function wordsOf(request: Request): Promise<string | null> {
     return isMaking ? `${request.url} ${await request.clone().text()}` : null;
 }
 
-export const api = createClient<paths>({ baseUrl: '/api' });
+export const api = createClient<paths>({
+    baseUrl: '/api',
+    // A question is an object whose words are parameters each.
+    querySerializer: { object: { style: 'form', explode: true } },
+});
 
 api.use({
     async onRequest({ request }) {

@@ -11,14 +11,14 @@ export function useDataset(id: number) {
         queryKey: datasetKey(id),
         queryFn: async () => bodyOf(await api.GET('/datasets/{dataset}', { params: { path: { dataset: id } } })),
         // Micro-plots of variables with very many values follow a little after the import.
-        refetchInterval: ({ state }) => (state.data !== undefined && sketchesToCome(state.data) ? 2000 : false),
+        refetchInterval: ({ state }) => (state.data !== undefined && plotsToCome(state.data) ? 2000 : false),
         // Another window may have changed it.
         staleTime: 0,
     });
 }
 
-function sketchesToCome(dataset: Dataset): boolean {
+function plotsToCome(dataset: Dataset): boolean {
     return dataset.variables.some(
-        (variable) => variable.type === 'number' && variable.sketch.length === 0 && variable.missing < dataset.rows,
+        (variable) => variable.type === 'number' && variable.micro.marks.length === 0 && variable.missing < dataset.rows,
     );
 }

@@ -436,55 +436,33 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/datasets/{dataset}/plots/stems": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                dataset: components["parameters"]["dataset"];
-            };
-            cookie?: never;
-        };
-        get: operations["drawStems"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/datasets/{dataset}/plots/{kind}": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Which variables and figures, split by what, under which basis: each property is a parameter of its own. */
+                question?: components["parameters"]["question"];
+                /** @description How labels that are classes are taken: each property is a parameter of its own. */
+                classWords?: components["parameters"]["classWords"];
+                /** @description In pixels, from 160; the default is 760. */
+                width?: number;
+                /** @description What is chosen of its options, such as notches:yes,standing:yes. */
+                look?: string;
+                /** @description Key of the figure that groups are ordered by, the largest first. */
+                lane_order?: string;
+                /** @description Where each group has its own, the one to take out. */
+                column?: number;
+            };
             header?: never;
             path: {
                 dataset: components["parameters"]["dataset"];
-                kind: "dots" | "qq" | "strips" | "slopes" | "steps";
+                /** @description A picture that /conventions lists. */
+                kind: string;
             };
             cookie?: never;
         };
         get: operations["drawScenes"];
         put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/datasets/{dataset}/plots/bars": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                dataset: components["parameters"]["dataset"];
-            };
-            cookie?: never;
-        };
-        get: operations["drawBars"];
-        put?: never;
-        post?: never;
+        post: operations["keepPicture"];
         delete?: never;
         options?: never;
         head?: never;
@@ -503,96 +481,6 @@ export interface paths {
         get: operations["readCrosshair"];
         put?: never;
         post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/datasets/{dataset}/plots/picture": {
-        parameters: {
-            query: {
-                /** @description Keys of variables, set apart by commas; at most 60. */
-                of?: components["parameters"]["of"];
-                /** @description Keys of one or two variables that split the rows; a number by its classes. */
-                by?: components["parameters"]["by"];
-                /** @description The default is sample. */
-                as?: components["parameters"]["as"];
-                /** @description The default is halves-excluded. */
-                quartiles?: components["parameters"]["quartiles"];
-                /** @description Which side of a class is closed; the default is left. */
-                edges?: components["parameters"]["edges"];
-                /** @description The default is per-variable. */
-                missing?: components["parameters"]["missing"];
-                /** @description Key of the number variable that says how often a row counts. */
-                counts?: components["parameters"]["counts"];
-                /** @description A condition that leaves rows in. */
-                where?: components["parameters"]["where"];
-                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
-                fences?: components["parameters"]["fences"];
-                /** @description Confidence level; the default is 0.95. */
-                level?: components["parameters"]["level"];
-                /** @description data+1 (the default), a number, or s4 for significant digits. */
-                decimals?: components["parameters"]["decimals"];
-                /** @description Keys of figures or names of sets; the default is what the account chose last. */
-                figures?: components["parameters"]["figures"];
-                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
-                percentiles?: components["parameters"]["percentiles"];
-                /** @description Rows without an entry of a splitting variable; the default is show. */
-                no_entry?: components["parameters"]["no_entry"];
-                /** @description Of frequency tables; the default is own. */
-                order?: components["parameters"]["order"];
-                /** @description A row for each value though they are many. */
-                distinct?: components["parameters"]["distinct"];
-                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
-                classes?: components["parameters"]["classes"];
-                /** @description What the height of a bar stands for; the default is count. */
-                scale?: components["parameters"]["scale"];
-                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
-                marks?: components["parameters"]["marks"];
-                /** @description A normal curve over the bars. */
-                curve?: components["parameters"]["curve"];
-                /** @description Whether the groups share a scale; the default is common. */
-                lanes?: components["parameters"]["lanes"];
-                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
-                zoom?: components["parameters"]["zoom"];
-                /** @description What the limits of classes stand for; recognised if not given. */
-                limits?: components["parameters"]["limits"];
-                /** @description What is known better of classes, such as edge0:5.5,width7:10,middle2:14.2,unit:0.1; places from 0, the lowest. */
-                amend?: components["parameters"]["amend"];
-                /** @description Whether the counts of classes add up as they go (under 5, under 10, …); asked for where it looks like it. */
-                cumulative?: components["parameters"]["cumulative"];
-                /** @description Keys of variables, set apart by commas, each the counts of one group; not together with a split. */
-                count_columns?: components["parameters"]["countColumns"];
-                picture: "stack" | "boxes" | "dots" | "stems" | "qq" | "strips" | "slopes" | "steps" | "labels" | "classes";
-                /** @description Of pictures of one group: 0 = overall, then the groups as they are shown. */
-                column?: number;
-                /** @description In pixels; the default is 760. */
-                width?: number;
-                /** @description Of the stack: groups in lanes, or over one another as outlines. */
-                arrange?: "lanes" | "outlines";
-                /** @description Lanes from the top by their numbers, 0 = overall. */
-                lane_order?: string;
-                /** @description Set apart by commas, of boxes: standing, notches, root-n, numbers, extremes; of labels: percent, stacked, cumulative; of stems: turned. */
-                look?: string;
-                /** @description Of stems: power of ten of the leaf unit. */
-                unit?: number;
-                /** @description Of stems. */
-                lines?: 1 | 2 | 5;
-                /** @description Of stems: values beyond the outer fences on lines of their own. */
-                apart?: "yes" | "no";
-                /** @description Of slopes: key of the other variable. */
-                with?: string;
-            };
-            header?: never;
-            path: {
-                dataset: components["parameters"]["dataset"];
-            };
-            cookie?: never;
-        };
-        get: operations["drawPicture"];
-        put?: never;
-        post: operations["keepPicture"];
         delete?: never;
         options?: never;
         head?: never;
@@ -830,6 +718,119 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description How labels that are classes are taken. */
+        ClassWords: {
+            /**
+             * @description What the limits of classes stand for.
+             * @enum {string}
+             */
+            limits?: "rounded" | "boundaries" | "completed";
+            /** @description What is known better of classes, such as edge0:5.5,width7:10,middle2:14.2,unit:0.1; places from 0, the lowest. */
+            amend?: string;
+            /**
+             * @description Whether the counts of classes add up as they go.
+             * @enum {string}
+             */
+            cumulative?: "" | "yes" | "no";
+            /** @description Keys of variables, set apart by commas, each the counts of one group; not together with a split. */
+            count_columns?: string;
+        };
+        /** @description The words of the basis and of what is shown, the same in the address, the API and on the command line. */
+        Question: {
+            /** @description Keys of variables, set apart by commas. */
+            of?: string;
+            /** @description Keys of one or two variables that split the rows; a number by its classes. */
+            by?: string;
+            /**
+             * @description Whether the rows are a sample or all there is; the default is sample.
+             * @enum {string}
+             */
+            as?: "sample" | "population";
+            /**
+             * @description How quartiles are cut; the default is halves-excluded.
+             * @enum {string}
+             */
+            quartiles?: "halves-excluded" | "halves-included" | "hf1" | "hf2" | "hf3" | "hf4" | "hf5" | "hf6" | "hf7" | "hf8" | "hf9";
+            /**
+             * @description On which side classes are closed; the default is left.
+             * @enum {string}
+             */
+            edges?: "left" | "right";
+            /**
+             * @description Which rows a figure uses when some values are missing; the default is per-variable.
+             * @enum {string}
+             */
+            missing?: "per-variable" | "complete-rows";
+            /** @description Key of the number that says how often each row counts. */
+            counts?: string;
+            /** @description A condition that leaves rows in. */
+            where?: string;
+            /** @description How many interquartile ranges out fences lie; far outliers lie twice as far out; the default is 1.5. */
+            fences?: string;
+            /** @description Confidence level, from 0.5 to 0.999: how often intervals made this way hold the mean; the default is 0.95. */
+            level?: string;
+            /** @description Data+1, a number of decimals, or s4 for significant digits; the default is data+1. */
+            decimals?: string;
+            /** @description Keys of figures, or of sets of them, set apart by commas. */
+            figures?: string;
+            /** @description In percent, such as 5,50,95. */
+            percentiles?: string;
+            /**
+             * @description Rows without an entry of what splits them; the default is show.
+             * @enum {string}
+             */
+            no_entry?: "show" | "hide";
+            /**
+             * @description Order of frequency tables; the default is own.
+             * @enum {string}
+             */
+            order?: "own" | "count";
+            /**
+             * @description Whether a table has a row for each value though they are many; the default is no.
+             * @enum {string}
+             */
+            distinct?: "no" | "yes";
+            /** @description Start:width such as 0:2.5, edges such as 0,5,10,20, or a rule; unequal classes are drawn as density. */
+            classes?: string;
+            /**
+             * @description What the height of a bar stands for; the default is count.
+             * @enum {string}
+             */
+            scale?: "count" | "percent" | "density" | "cumulative";
+            /** @description Lines through the stack, set apart by commas; none for none; the default is quartiles,median. */
+            marks?: string;
+            /**
+             * @description A normal curve over the bars; the default is no.
+             * @enum {string}
+             */
+            curve?: "no" | "yes";
+            /**
+             * @description Whether the groups share a scale; the default is common.
+             * @enum {string}
+             */
+            lanes?: "common" | "own";
+            /** @description The part of the axis that the stack covers, such as 10:25.5. */
+            zoom?: string;
+        };
+        DrawnScenes: {
+            /** @description What can be chosen of it, in the order of a sentence. */
+            options: components["schemas"]["PictureOption"][];
+            scenes: components["schemas"]["DrawnScene"][];
+        };
+        Choice: {
+            value: string;
+            words: string;
+            sentence?: string;
+        };
+        PictureOption: {
+            name: string;
+            label: string;
+            /** @description What stands before it in the sentence. */
+            before: string;
+            /** @description What holds now. */
+            value: string;
+            values: components["schemas"]["Choice"][];
+        };
         DrawnScene: {
             /** @description Overall, or the group. */
             name: string;
@@ -852,6 +853,12 @@ export interface components {
                 to: number;
                 start: number;
                 end: number;
+                /** @description A crosshair reads it, from top to bottom. */
+                reads?: {
+                    top: number;
+                    bottom: number;
+                };
+                classes?: components["schemas"]["MovableClasses"];
             }[];
             /** @description What keys walk through. */
             steps: {
@@ -861,8 +868,39 @@ export interface components {
                 y: number;
                 width: number;
                 height: number;
+                /** @description The condition that leaves the rows behind it. */
+                rows?: string;
             }[];
             table: string[][];
+            /** @description As plain text, where it can be told so. */
+            plain: string;
+            /** @description What it does not show, or what may mislead in it; and a way out. */
+            notes: {
+                words: string;
+                remedy: string | null;
+                /** @description The remedy in words of the address. */
+                ask: {
+                    [key: string]: string;
+                } | null;
+                alarm: boolean;
+            }[];
+        };
+        /** @description Classes on an axis, and how they can be moved. */
+        MovableClasses: {
+            start: number;
+            /** @description Their second boundary. */
+            second: number;
+            /** @description null where their widths differ. */
+            width: number | null;
+            /** @description Of coarse values, from one possible value to the next. */
+            step: number | null;
+            /** @description The next narrower classes, as `classes` takes them. */
+            narrower: string | null;
+            wider: string | null;
+            /** @enum {string} */
+            heights: "count" | "percent" | "density" | "cumulative";
+            /** @description Where their bars stand. */
+            base: number;
         };
         /** @description One mark in pixels. Inks are words of the palette: ink, soft, hair, hair-strong, paper, surface, accent, none, lane-0 for overall, lane-1 for the first group. */
         Mark: {
@@ -888,12 +926,20 @@ export interface components {
             fill?: string;
             stroke?: string;
             opacity?: number;
+            /** @description How opaque its fill is. */
+            wash?: number;
+            /** @description Of text, in degrees about its place. */
+            turn?: number;
+            /** @description Of text that is fitted to it. */
+            length?: number;
+            /** @description The condition that leaves the rows behind it. */
+            rows?: string;
             thick?: number;
             dash?: string;
             /** @enum {string} */
             anchor?: "start" | "middle" | "end";
             /** @enum {string} */
-            face?: "figures" | "symbols" | "halo";
+            face?: "figures" | "symbols" | "halo" | "figures halo";
             clip?: {
                 x: number;
                 y: number;
@@ -943,10 +989,23 @@ export interface components {
         /** @enum {string} */
         QuartileRule: "halves-excluded" | "halves-included" | "hf1" | "hf2" | "hf3" | "hf4" | "hf5" | "hf6" | "hf7" | "hf8" | "hf9";
         Conventions: {
-            as: components["schemas"]["Convention"][];
-            quartiles: components["schemas"]["Convention"][];
-            missing: components["schemas"]["Convention"][];
-            edges: components["schemas"]["Convention"][];
+            words: components["schemas"]["Word"][];
+            pictures: {
+                kind: string;
+                name: string;
+                /** @description Whether it is opened beside the others, or has a place of its own. */
+                beside: boolean;
+            }[];
+        };
+        /** @description One word of a question: what it may be, and what holds where it is not said. */
+        Word: {
+            name: string;
+            description: string;
+            /** @description Empty: nothing, or found out. */
+            default: string;
+            /** @description Whether it may be something else than the choices. */
+            is_open: boolean;
+            choices: components["schemas"]["Convention"][];
         };
         Convention: {
             value: string;
@@ -1000,8 +1059,7 @@ export interface components {
             missing: number;
             /** @description Cells that are kept as text because they are not numbers. */
             unread: number;
-            /** @description Counts of the micro-plot's bars. */
-            sketch: number[];
+            micro: components["schemas"]["Scene"];
             /** @description Labels of a category in order. */
             labels: string[] | null;
         };
@@ -1266,7 +1324,7 @@ export interface components {
             unit: string | null;
             description: string | null;
             missing: number;
-            sketch: number[];
+            micro: components["schemas"]["Scene"];
             /** @description By figure, then overall and each group; empty unless a number. */
             values: components["schemas"]["Figure"][][];
             labels: null | {
@@ -1413,7 +1471,8 @@ export interface components {
             };
             /** @description Empty unless a number. */
             figures: components["schemas"]["FigureRow"][];
-            stack: null | components["schemas"]["Stack"];
+            /** @description What the classes of the frequency table are cut by; null where there is no value. */
+            class_edges: number[] | null;
             /** @description Of a number told by classes: what the classes alone would give, and how far that is from the rows. */
             class_costs: {
                 key: string;
@@ -1458,68 +1517,19 @@ export interface components {
             modal_classes: string[];
             rows: {
                 label: string;
-                lower: number;
-                upper: number;
                 boundaries: string;
                 lower_text: string;
                 upper_text: string;
                 width: string;
                 midpoint: string;
-                middle: number;
                 /** @description Whether one of its limits is assumed. */
                 is_open: boolean;
                 counts: number[];
                 percents: string[];
-                cumulative: number[];
                 cumulative_texts: string[];
-                /** @description Percent for each unit. */
-                densities: number[];
                 density_texts: string[];
             }[];
             figures: components["schemas"]["FigureRow"][];
-            axis: components["schemas"]["Axis"];
-        };
-        Axis: {
-            from: number;
-            to: number;
-            ticks: components["schemas"]["Level"][];
-        };
-        Level: {
-            at: number;
-            text: string;
-        };
-        ClassesDrawn: {
-            edges: number[];
-            /** @description What stands under the bars: boundaries, or the values that classes are. */
-            ticks: {
-                at: number;
-                text: string;
-            }[];
-            /** @description Of coarse values, from one possible value to the next. */
-            step: number | null;
-            /** @description The next narrower classes, as `classes` takes them. */
-            narrower: string | null;
-            wider: string | null;
-            /** @description Says that classes hold unequally many possible values. */
-            mixed: string | null;
-            labels: string[];
-            /** @description null where they differ. */
-            width: string | null;
-            /** @enum {string} */
-            closed: "left" | "right";
-            rule: string;
-            outside: {
-                below: number;
-                above: number;
-            };
-        };
-        BarsAnswer: {
-            bars: null | {
-                classes: components["schemas"]["ClassesDrawn"];
-                /** @enum {string} */
-                scale: "count" | "percent" | "density" | "cumulative";
-                lanes: components["schemas"]["LaneBars"][];
-            };
         };
         Kept: {
             id: number;
@@ -1537,118 +1547,20 @@ export interface components {
             /** Format: date-time */
             kept_at: string;
         };
-        LaneBars: {
-            counts: number[];
-            heights: number[];
-            /** @description Where its scale must reach. */
-            highest: number;
-            levels: components["schemas"]["Level"][];
-            curve: {
-                at: number;
-                height: number;
-            }[];
-        };
-        /** @description Histograms over box plots on one axis, in the unit of the variable. Overall first, then each group. */
-        Stack: {
-            axis: components["schemas"]["Axis"];
-            classes: components["schemas"]["ClassesDrawn"];
-            /** @enum {string} */
-            scale: "count" | "percent" | "density" | "cumulative";
-            lanes: {
-                counts: number[];
-                heights: number[];
-                /** @description Where its scale must reach. */
-                highest: number;
-                levels: components["schemas"]["Level"][];
-                curve: {
-                    at: number;
-                    height: number;
-                }[];
-                box: null | components["schemas"]["Box"];
-            }[];
-            markers: {
-                key: string;
-                name: string;
-                at: number;
-            }[];
-            /** @description All values above the bars, stacked. */
-            dots: {
-                at: number[];
-                dots: number[];
-                per_dot: number;
-                bin_width: string | null;
-            };
-        };
         CrosshairAnswer: {
             /** @description At equal steps from one end of the axis of the stack to the other; null without any value. */
             crosshair: {
                 values: string[];
-                percentiles: string[];
-                z: (string | null)[];
+                /** @description What is read there, in words. */
+                says: string[];
             } | null;
         };
-        Stems: {
-            leaf_unit: string;
-            /** @description What the leaf unit can be, from the finest. */
-            units: {
-                exponent: number;
-                text: string;
-            }[];
-            /** @enum {integer} */
-            lines_per_stem: 1 | 2 | 5;
-            columns: {
-                lines: {
-                    stem: string;
-                    digits: string;
-                    leaves: {
-                        digit: number;
-                        count: number;
-                    }[];
-                    count: number;
-                    depth: number;
-                    holds_median: boolean;
-                }[];
-                low: components["schemas"]["CountedText"][];
-                high: components["schemas"]["CountedText"][];
-                per_leaf: number;
-            }[];
-        };
-        CountedText: {
-            text: string;
-            count: number;
-        };
         Range: {
+            /** @description The condition that leaves its rows. */
+            rows: string;
             count: string;
             percent: string | null;
             mean: string | null;
-        };
-        Box: {
-            q1: number;
-            median: number;
-            q3: number;
-            whisker_low: number;
-            whisker_high: number;
-            mean: number | null;
-            n: number;
-            /** @description Median ± 1.57 IQR / √n. */
-            notch: {
-                low: number;
-                high: number;
-            };
-            /** @description Minimum, quartiles, median and maximum, ascending. */
-            five: components["schemas"]["Level"][];
-            outliers: {
-                total: number;
-                /** @description Whether there are more than the marks. */
-                cut: boolean;
-                marks: {
-                    value: number;
-                    text: string;
-                    count: number;
-                    /** @description Beyond the outer fence. */
-                    far: boolean;
-                }[];
-            };
         };
     };
     responses: {
@@ -1681,58 +1593,14 @@ export interface components {
         };
     };
     parameters: {
-        /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
-        classes: string;
-        /** @description What the height of a bar stands for; the default is count. */
-        scale: "count" | "percent" | "density" | "cumulative";
-        /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
-        marks: string;
-        /** @description A normal curve over the bars. */
-        curve: "yes" | "no";
-        /** @description Whether the groups share a scale; the default is common. */
-        lanes: "common" | "own";
-        /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
-        zoom: string;
-        /** @description What the limits of classes stand for; recognised if not given. */
-        limits: components["schemas"]["StatedLimits"];
-        /** @description What is known better of classes, such as edge0:5.5,width7:10,middle2:14.2,unit:0.1; places from 0, the lowest. */
-        amend: string;
-        /** @description Whether the counts of classes add up as they go (under 5, under 10, …); asked for where it looks like it. */
-        cumulative: "yes" | "no";
-        /** @description Keys of variables, set apart by commas, each the counts of one group; not together with a split. */
-        countColumns: string;
-        /** @description Keys of variables, set apart by commas; at most 60. */
-        of: string;
-        /** @description Keys of one or two variables that split the rows; a number by its classes. */
-        by: string;
-        /** @description The default is sample. */
-        as: components["schemas"]["TakenAs"];
+        /** @description How labels that are classes are taken: each property is a parameter of its own. */
+        classWords: components["schemas"]["ClassWords"];
+        /** @description Which variables and figures, split by what, under which basis: each property is a parameter of its own. */
+        question: components["schemas"]["Question"];
         /** @description The default is halves-excluded. */
         quartiles: components["schemas"]["QuartileRule"];
-        /** @description Which side of a class is closed; the default is left. */
-        edges: "left" | "right";
-        /** @description The default is per-variable. */
-        missing: "per-variable" | "complete-rows";
-        /** @description Key of the number variable that says how often a row counts. */
-        counts: string;
-        /** @description A condition that leaves rows in. */
-        where: string;
         /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
         fences: string;
-        /** @description Confidence level; the default is 0.95. */
-        level: string;
-        /** @description data+1 (the default), a number, or s4 for significant digits. */
-        decimals: string;
-        /** @description Keys of figures or names of sets; the default is what the account chose last. */
-        figures: string;
-        /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
-        percentiles: string;
-        /** @description Rows without an entry of a splitting variable; the default is show. */
-        no_entry: "show" | "hide";
-        /** @description Of frequency tables; the default is own. */
-        order: "own" | "count";
-        /** @description A row for each value though they are many. */
-        distinct: "yes" | "no";
         dataset: number;
         import: number;
     };
@@ -1797,7 +1665,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description What the basis line offers, in words. */
+            /** @description What can be said in a question and drawn of an answer, in words. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -2415,50 +2283,8 @@ export interface operations {
     showProfile: {
         parameters: {
             query?: {
-                /** @description Keys of variables, set apart by commas; at most 60. */
-                of?: components["parameters"]["of"];
-                /** @description Keys of one or two variables that split the rows; a number by its classes. */
-                by?: components["parameters"]["by"];
-                /** @description The default is sample. */
-                as?: components["parameters"]["as"];
-                /** @description The default is halves-excluded. */
-                quartiles?: components["parameters"]["quartiles"];
-                /** @description Which side of a class is closed; the default is left. */
-                edges?: components["parameters"]["edges"];
-                /** @description The default is per-variable. */
-                missing?: components["parameters"]["missing"];
-                /** @description Key of the number variable that says how often a row counts. */
-                counts?: components["parameters"]["counts"];
-                /** @description A condition that leaves rows in. */
-                where?: components["parameters"]["where"];
-                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
-                fences?: components["parameters"]["fences"];
-                /** @description Confidence level; the default is 0.95. */
-                level?: components["parameters"]["level"];
-                /** @description data+1 (the default), a number, or s4 for significant digits. */
-                decimals?: components["parameters"]["decimals"];
-                /** @description Keys of figures or names of sets; the default is what the account chose last. */
-                figures?: components["parameters"]["figures"];
-                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
-                percentiles?: components["parameters"]["percentiles"];
-                /** @description Rows without an entry of a splitting variable; the default is show. */
-                no_entry?: components["parameters"]["no_entry"];
-                /** @description Of frequency tables; the default is own. */
-                order?: components["parameters"]["order"];
-                /** @description A row for each value though they are many. */
-                distinct?: components["parameters"]["distinct"];
-                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
-                classes?: components["parameters"]["classes"];
-                /** @description What the height of a bar stands for; the default is count. */
-                scale?: components["parameters"]["scale"];
-                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
-                marks?: components["parameters"]["marks"];
-                /** @description A normal curve over the bars. */
-                curve?: components["parameters"]["curve"];
-                /** @description Whether the groups share a scale; the default is common. */
-                lanes?: components["parameters"]["lanes"];
-                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
-                zoom?: components["parameters"]["zoom"];
+                /** @description Which variables and figures, split by what, under which basis: each property is a parameter of its own. */
+                question?: components["parameters"]["question"];
             };
             header?: never;
             path: {
@@ -2485,50 +2311,8 @@ export interface operations {
     showOverview: {
         parameters: {
             query?: {
-                /** @description Keys of variables, set apart by commas; at most 60. */
-                of?: components["parameters"]["of"];
-                /** @description Keys of one or two variables that split the rows; a number by its classes. */
-                by?: components["parameters"]["by"];
-                /** @description The default is sample. */
-                as?: components["parameters"]["as"];
-                /** @description The default is halves-excluded. */
-                quartiles?: components["parameters"]["quartiles"];
-                /** @description Which side of a class is closed; the default is left. */
-                edges?: components["parameters"]["edges"];
-                /** @description The default is per-variable. */
-                missing?: components["parameters"]["missing"];
-                /** @description Key of the number variable that says how often a row counts. */
-                counts?: components["parameters"]["counts"];
-                /** @description A condition that leaves rows in. */
-                where?: components["parameters"]["where"];
-                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
-                fences?: components["parameters"]["fences"];
-                /** @description Confidence level; the default is 0.95. */
-                level?: components["parameters"]["level"];
-                /** @description data+1 (the default), a number, or s4 for significant digits. */
-                decimals?: components["parameters"]["decimals"];
-                /** @description Keys of figures or names of sets; the default is what the account chose last. */
-                figures?: components["parameters"]["figures"];
-                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
-                percentiles?: components["parameters"]["percentiles"];
-                /** @description Rows without an entry of a splitting variable; the default is show. */
-                no_entry?: components["parameters"]["no_entry"];
-                /** @description Of frequency tables; the default is own. */
-                order?: components["parameters"]["order"];
-                /** @description A row for each value though they are many. */
-                distinct?: components["parameters"]["distinct"];
-                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
-                classes?: components["parameters"]["classes"];
-                /** @description What the height of a bar stands for; the default is count. */
-                scale?: components["parameters"]["scale"];
-                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
-                marks?: components["parameters"]["marks"];
-                /** @description A normal curve over the bars. */
-                curve?: components["parameters"]["curve"];
-                /** @description Whether the groups share a scale; the default is common. */
-                lanes?: components["parameters"]["lanes"];
-                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
-                zoom?: components["parameters"]["zoom"];
+                /** @description Which variables and figures, split by what, under which basis: each property is a parameter of its own. */
+                question?: components["parameters"]["question"];
             };
             header?: never;
             path: {
@@ -2555,50 +2339,8 @@ export interface operations {
     showWorking: {
         parameters: {
             query: {
-                /** @description Keys of variables, set apart by commas; at most 60. */
-                of?: components["parameters"]["of"];
-                /** @description Keys of one or two variables that split the rows; a number by its classes. */
-                by?: components["parameters"]["by"];
-                /** @description The default is sample. */
-                as?: components["parameters"]["as"];
-                /** @description The default is halves-excluded. */
-                quartiles?: components["parameters"]["quartiles"];
-                /** @description Which side of a class is closed; the default is left. */
-                edges?: components["parameters"]["edges"];
-                /** @description The default is per-variable. */
-                missing?: components["parameters"]["missing"];
-                /** @description Key of the number variable that says how often a row counts. */
-                counts?: components["parameters"]["counts"];
-                /** @description A condition that leaves rows in. */
-                where?: components["parameters"]["where"];
-                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
-                fences?: components["parameters"]["fences"];
-                /** @description Confidence level; the default is 0.95. */
-                level?: components["parameters"]["level"];
-                /** @description data+1 (the default), a number, or s4 for significant digits. */
-                decimals?: components["parameters"]["decimals"];
-                /** @description Keys of figures or names of sets; the default is what the account chose last. */
-                figures?: components["parameters"]["figures"];
-                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
-                percentiles?: components["parameters"]["percentiles"];
-                /** @description Rows without an entry of a splitting variable; the default is show. */
-                no_entry?: components["parameters"]["no_entry"];
-                /** @description Of frequency tables; the default is own. */
-                order?: components["parameters"]["order"];
-                /** @description A row for each value though they are many. */
-                distinct?: components["parameters"]["distinct"];
-                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
-                classes?: components["parameters"]["classes"];
-                /** @description What the height of a bar stands for; the default is count. */
-                scale?: components["parameters"]["scale"];
-                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
-                marks?: components["parameters"]["marks"];
-                /** @description A normal curve over the bars. */
-                curve?: components["parameters"]["curve"];
-                /** @description Whether the groups share a scale; the default is common. */
-                lanes?: components["parameters"]["lanes"];
-                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
-                zoom?: components["parameters"]["zoom"];
+                /** @description Which variables and figures, split by what, under which basis: each property is a parameter of its own. */
+                question?: components["parameters"]["question"];
                 figure: string;
                 /** @description 0 = overall, then the groups as they are shown. */
                 column?: number;
@@ -2628,50 +2370,8 @@ export interface operations {
     findMatches: {
         parameters: {
             query: {
-                /** @description Keys of variables, set apart by commas; at most 60. */
-                of?: components["parameters"]["of"];
-                /** @description Keys of one or two variables that split the rows; a number by its classes. */
-                by?: components["parameters"]["by"];
-                /** @description The default is sample. */
-                as?: components["parameters"]["as"];
-                /** @description The default is halves-excluded. */
-                quartiles?: components["parameters"]["quartiles"];
-                /** @description Which side of a class is closed; the default is left. */
-                edges?: components["parameters"]["edges"];
-                /** @description The default is per-variable. */
-                missing?: components["parameters"]["missing"];
-                /** @description Key of the number variable that says how often a row counts. */
-                counts?: components["parameters"]["counts"];
-                /** @description A condition that leaves rows in. */
-                where?: components["parameters"]["where"];
-                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
-                fences?: components["parameters"]["fences"];
-                /** @description Confidence level; the default is 0.95. */
-                level?: components["parameters"]["level"];
-                /** @description data+1 (the default), a number, or s4 for significant digits. */
-                decimals?: components["parameters"]["decimals"];
-                /** @description Keys of figures or names of sets; the default is what the account chose last. */
-                figures?: components["parameters"]["figures"];
-                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
-                percentiles?: components["parameters"]["percentiles"];
-                /** @description Rows without an entry of a splitting variable; the default is show. */
-                no_entry?: components["parameters"]["no_entry"];
-                /** @description Of frequency tables; the default is own. */
-                order?: components["parameters"]["order"];
-                /** @description A row for each value though they are many. */
-                distinct?: components["parameters"]["distinct"];
-                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
-                classes?: components["parameters"]["classes"];
-                /** @description What the height of a bar stands for; the default is count. */
-                scale?: components["parameters"]["scale"];
-                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
-                marks?: components["parameters"]["marks"];
-                /** @description A normal curve over the bars. */
-                curve?: components["parameters"]["curve"];
-                /** @description Whether the groups share a scale; the default is common. */
-                lanes?: components["parameters"]["lanes"];
-                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
-                zoom?: components["parameters"]["zoom"];
+                /** @description Which variables and figures, split by what, under which basis: each property is a parameter of its own. */
+                question?: components["parameters"]["question"];
                 /** @description As it was given, such as 12.40 or 31 %. */
                 stated: string;
                 /** @description 0 = overall, then the groups as they are shown. */
@@ -2702,50 +2402,8 @@ export interface operations {
     showStanding: {
         parameters: {
             query: {
-                /** @description Keys of variables, set apart by commas; at most 60. */
-                of?: components["parameters"]["of"];
-                /** @description Keys of one or two variables that split the rows; a number by its classes. */
-                by?: components["parameters"]["by"];
-                /** @description The default is sample. */
-                as?: components["parameters"]["as"];
-                /** @description The default is halves-excluded. */
-                quartiles?: components["parameters"]["quartiles"];
-                /** @description Which side of a class is closed; the default is left. */
-                edges?: components["parameters"]["edges"];
-                /** @description The default is per-variable. */
-                missing?: components["parameters"]["missing"];
-                /** @description Key of the number variable that says how often a row counts. */
-                counts?: components["parameters"]["counts"];
-                /** @description A condition that leaves rows in. */
-                where?: components["parameters"]["where"];
-                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
-                fences?: components["parameters"]["fences"];
-                /** @description Confidence level; the default is 0.95. */
-                level?: components["parameters"]["level"];
-                /** @description data+1 (the default), a number, or s4 for significant digits. */
-                decimals?: components["parameters"]["decimals"];
-                /** @description Keys of figures or names of sets; the default is what the account chose last. */
-                figures?: components["parameters"]["figures"];
-                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
-                percentiles?: components["parameters"]["percentiles"];
-                /** @description Rows without an entry of a splitting variable; the default is show. */
-                no_entry?: components["parameters"]["no_entry"];
-                /** @description Of frequency tables; the default is own. */
-                order?: components["parameters"]["order"];
-                /** @description A row for each value though they are many. */
-                distinct?: components["parameters"]["distinct"];
-                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
-                classes?: components["parameters"]["classes"];
-                /** @description What the height of a bar stands for; the default is count. */
-                scale?: components["parameters"]["scale"];
-                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
-                marks?: components["parameters"]["marks"];
-                /** @description A normal curve over the bars. */
-                curve?: components["parameters"]["curve"];
-                /** @description Whether the groups share a scale; the default is common. */
-                lanes?: components["parameters"]["lanes"];
-                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
-                zoom?: components["parameters"]["zoom"];
+                /** @description Which variables and figures, split by what, under which basis: each property is a parameter of its own. */
+                question?: components["parameters"]["question"];
                 value: string;
                 /** @description 0 = overall, then the groups as they are shown. */
                 column?: number;
@@ -2775,62 +2433,14 @@ export interface operations {
     compareStated: {
         parameters: {
             query: {
-                /** @description Keys of variables, set apart by commas; at most 60. */
-                of?: components["parameters"]["of"];
-                /** @description Keys of one or two variables that split the rows; a number by its classes. */
-                by?: components["parameters"]["by"];
-                /** @description The default is sample. */
-                as?: components["parameters"]["as"];
-                /** @description The default is halves-excluded. */
-                quartiles?: components["parameters"]["quartiles"];
-                /** @description Which side of a class is closed; the default is left. */
-                edges?: components["parameters"]["edges"];
-                /** @description The default is per-variable. */
-                missing?: components["parameters"]["missing"];
-                /** @description Key of the number variable that says how often a row counts. */
-                counts?: components["parameters"]["counts"];
-                /** @description A condition that leaves rows in. */
-                where?: components["parameters"]["where"];
-                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
-                fences?: components["parameters"]["fences"];
-                /** @description Confidence level; the default is 0.95. */
-                level?: components["parameters"]["level"];
-                /** @description data+1 (the default), a number, or s4 for significant digits. */
-                decimals?: components["parameters"]["decimals"];
-                /** @description Keys of figures or names of sets; the default is what the account chose last. */
-                figures?: components["parameters"]["figures"];
-                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
-                percentiles?: components["parameters"]["percentiles"];
-                /** @description Rows without an entry of a splitting variable; the default is show. */
-                no_entry?: components["parameters"]["no_entry"];
-                /** @description Of frequency tables; the default is own. */
-                order?: components["parameters"]["order"];
-                /** @description A row for each value though they are many. */
-                distinct?: components["parameters"]["distinct"];
-                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
-                classes?: components["parameters"]["classes"];
-                /** @description What the height of a bar stands for; the default is count. */
-                scale?: components["parameters"]["scale"];
-                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
-                marks?: components["parameters"]["marks"];
-                /** @description A normal curve over the bars. */
-                curve?: components["parameters"]["curve"];
-                /** @description Whether the groups share a scale; the default is common. */
-                lanes?: components["parameters"]["lanes"];
-                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
-                zoom?: components["parameters"]["zoom"];
+                /** @description Which variables and figures, split by what, under which basis: each property is a parameter of its own. */
+                question?: components["parameters"]["question"];
                 figure: string;
                 stated: string;
                 /** @description In percent of the stated figure, such as 15%, or absolute. */
                 tolerance?: string;
-                /** @description What the limits of classes stand for; recognised if not given. */
-                limits?: components["parameters"]["limits"];
-                /** @description What is known better of classes, such as edge0:5.5,width7:10,middle2:14.2,unit:0.1; places from 0, the lowest. */
-                amend?: components["parameters"]["amend"];
-                /** @description Whether the counts of classes add up as they go (under 5, under 10, …); asked for where it looks like it. */
-                cumulative?: components["parameters"]["cumulative"];
-                /** @description Keys of variables, set apart by commas, each the counts of one group; not together with a split. */
-                count_columns?: components["parameters"]["countColumns"];
+                /** @description How labels that are classes are taken: each property is a parameter of its own. */
+                classWords?: components["parameters"]["classWords"];
                 /** @description 0 = overall, then the groups as they are shown. */
                 column?: number;
             };
@@ -2859,58 +2469,10 @@ export interface operations {
     showClasses: {
         parameters: {
             query?: {
-                /** @description Keys of variables, set apart by commas; at most 60. */
-                of?: components["parameters"]["of"];
-                /** @description Keys of one or two variables that split the rows; a number by its classes. */
-                by?: components["parameters"]["by"];
-                /** @description The default is sample. */
-                as?: components["parameters"]["as"];
-                /** @description The default is halves-excluded. */
-                quartiles?: components["parameters"]["quartiles"];
-                /** @description Which side of a class is closed; the default is left. */
-                edges?: components["parameters"]["edges"];
-                /** @description The default is per-variable. */
-                missing?: components["parameters"]["missing"];
-                /** @description Key of the number variable that says how often a row counts. */
-                counts?: components["parameters"]["counts"];
-                /** @description A condition that leaves rows in. */
-                where?: components["parameters"]["where"];
-                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
-                fences?: components["parameters"]["fences"];
-                /** @description Confidence level; the default is 0.95. */
-                level?: components["parameters"]["level"];
-                /** @description data+1 (the default), a number, or s4 for significant digits. */
-                decimals?: components["parameters"]["decimals"];
-                /** @description Keys of figures or names of sets; the default is what the account chose last. */
-                figures?: components["parameters"]["figures"];
-                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
-                percentiles?: components["parameters"]["percentiles"];
-                /** @description Rows without an entry of a splitting variable; the default is show. */
-                no_entry?: components["parameters"]["no_entry"];
-                /** @description Of frequency tables; the default is own. */
-                order?: components["parameters"]["order"];
-                /** @description A row for each value though they are many. */
-                distinct?: components["parameters"]["distinct"];
-                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
-                classes?: components["parameters"]["classes"];
-                /** @description What the height of a bar stands for; the default is count. */
-                scale?: components["parameters"]["scale"];
-                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
-                marks?: components["parameters"]["marks"];
-                /** @description A normal curve over the bars. */
-                curve?: components["parameters"]["curve"];
-                /** @description Whether the groups share a scale; the default is common. */
-                lanes?: components["parameters"]["lanes"];
-                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
-                zoom?: components["parameters"]["zoom"];
-                /** @description What the limits of classes stand for; recognised if not given. */
-                limits?: components["parameters"]["limits"];
-                /** @description What is known better of classes, such as edge0:5.5,width7:10,middle2:14.2,unit:0.1; places from 0, the lowest. */
-                amend?: components["parameters"]["amend"];
-                /** @description Whether the counts of classes add up as they go (under 5, under 10, …); asked for where it looks like it. */
-                cumulative?: components["parameters"]["cumulative"];
-                /** @description Keys of variables, set apart by commas, each the counts of one group; not together with a split. */
-                count_columns?: components["parameters"]["countColumns"];
+                /** @description Which variables and figures, split by what, under which basis: each property is a parameter of its own. */
+                question?: components["parameters"]["question"];
+                /** @description How labels that are classes are taken: each property is a parameter of its own. */
+                classWords?: components["parameters"]["classWords"];
             };
             header?: never;
             path: {
@@ -2934,151 +2496,46 @@ export interface operations {
             422: components["responses"]["Invalid"];
         };
     };
-    drawStems: {
-        parameters: {
-            query?: {
-                /** @description Keys of variables, set apart by commas; at most 60. */
-                of?: components["parameters"]["of"];
-                /** @description Keys of one or two variables that split the rows; a number by its classes. */
-                by?: components["parameters"]["by"];
-                /** @description The default is sample. */
-                as?: components["parameters"]["as"];
-                /** @description The default is halves-excluded. */
-                quartiles?: components["parameters"]["quartiles"];
-                /** @description Which side of a class is closed; the default is left. */
-                edges?: components["parameters"]["edges"];
-                /** @description The default is per-variable. */
-                missing?: components["parameters"]["missing"];
-                /** @description Key of the number variable that says how often a row counts. */
-                counts?: components["parameters"]["counts"];
-                /** @description A condition that leaves rows in. */
-                where?: components["parameters"]["where"];
-                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
-                fences?: components["parameters"]["fences"];
-                /** @description Confidence level; the default is 0.95. */
-                level?: components["parameters"]["level"];
-                /** @description data+1 (the default), a number, or s4 for significant digits. */
-                decimals?: components["parameters"]["decimals"];
-                /** @description Keys of figures or names of sets; the default is what the account chose last. */
-                figures?: components["parameters"]["figures"];
-                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
-                percentiles?: components["parameters"]["percentiles"];
-                /** @description Rows without an entry of a splitting variable; the default is show. */
-                no_entry?: components["parameters"]["no_entry"];
-                /** @description Of frequency tables; the default is own. */
-                order?: components["parameters"]["order"];
-                /** @description A row for each value though they are many. */
-                distinct?: components["parameters"]["distinct"];
-                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
-                classes?: components["parameters"]["classes"];
-                /** @description What the height of a bar stands for; the default is count. */
-                scale?: components["parameters"]["scale"];
-                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
-                marks?: components["parameters"]["marks"];
-                /** @description A normal curve over the bars. */
-                curve?: components["parameters"]["curve"];
-                /** @description Whether the groups share a scale; the default is common. */
-                lanes?: components["parameters"]["lanes"];
-                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
-                zoom?: components["parameters"]["zoom"];
-                /** @description Power of ten of the leaf unit; chosen if not given. */
-                unit?: number;
-                lines?: 1 | 2 | 5;
-                /** @description Values beyond the outer fences on lines of their own. */
-                apart?: "yes" | "no";
-            };
-            header?: never;
-            path: {
-                dataset: components["parameters"]["dataset"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Stem-and-leaf displays, overall and by group. */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Stems"];
-                };
-            };
-            401: components["responses"]["Refused"];
-            404: components["responses"]["Refused"];
-            422: components["responses"]["Invalid"];
-        };
-    };
     drawScenes: {
         parameters: {
             query?: {
-                /** @description Keys of variables, set apart by commas; at most 60. */
-                of?: components["parameters"]["of"];
+                /** @description Which variables and figures, split by what, under which basis: each property is a parameter of its own. */
+                question?: components["parameters"]["question"];
+                /** @description How labels that are classes are taken: each property is a parameter of its own. */
+                classWords?: components["parameters"]["classWords"];
                 /** @description In pixels, from 160; the default is 760. */
                 width?: number;
-                /** @description Of slope lines: key of the other variable. */
-                with?: string;
-                /** @description Keys of one or two variables that split the rows; a number by its classes. */
-                by?: components["parameters"]["by"];
-                /** @description The default is sample. */
-                as?: components["parameters"]["as"];
-                /** @description The default is halves-excluded. */
-                quartiles?: components["parameters"]["quartiles"];
-                /** @description Which side of a class is closed; the default is left. */
-                edges?: components["parameters"]["edges"];
-                /** @description The default is per-variable. */
-                missing?: components["parameters"]["missing"];
-                /** @description Key of the number variable that says how often a row counts. */
-                counts?: components["parameters"]["counts"];
-                /** @description A condition that leaves rows in. */
-                where?: components["parameters"]["where"];
-                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
-                fences?: components["parameters"]["fences"];
-                /** @description Confidence level; the default is 0.95. */
-                level?: components["parameters"]["level"];
-                /** @description data+1 (the default), a number, or s4 for significant digits. */
-                decimals?: components["parameters"]["decimals"];
-                /** @description Keys of figures or names of sets; the default is what the account chose last. */
-                figures?: components["parameters"]["figures"];
-                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
-                percentiles?: components["parameters"]["percentiles"];
-                /** @description Rows without an entry of a splitting variable; the default is show. */
-                no_entry?: components["parameters"]["no_entry"];
-                /** @description Of frequency tables; the default is own. */
-                order?: components["parameters"]["order"];
-                /** @description A row for each value though they are many. */
-                distinct?: components["parameters"]["distinct"];
-                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
-                classes?: components["parameters"]["classes"];
-                /** @description What the height of a bar stands for; the default is count. */
-                scale?: components["parameters"]["scale"];
-                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
-                marks?: components["parameters"]["marks"];
-                /** @description A normal curve over the bars. */
-                curve?: components["parameters"]["curve"];
-                /** @description Whether the groups share a scale; the default is common. */
-                lanes?: components["parameters"]["lanes"];
-                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
-                zoom?: components["parameters"]["zoom"];
+                /** @description What is chosen of its options, such as notches:yes,standing:yes. */
+                look?: string;
+                /** @description Key of the figure that groups are ordered by, the largest first. */
+                lane_order?: string;
+                /** @description Where each group has its own, the one to take out. */
+                column?: number;
+                /** @description The default is scene. */
+                format?: "scene" | "svg";
+                /** @description Of a file. */
+                palette?: "light" | "dark" | "print";
+                /** @description Written above it in a file. */
+                heading?: string;
             };
             header?: never;
             path: {
                 dataset: components["parameters"]["dataset"];
-                kind: "dots" | "qq" | "strips" | "slopes" | "steps";
+                /** @description A picture that /conventions lists. */
+                kind: string;
             };
             cookie?: never;
         };
         requestBody?: never;
         responses: {
-            /** @description A picture laid out for this width, or one for each group. */
+            /** @description A picture laid out for this width, or one for each group; or one as a file that stands by itself. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": {
-                        scenes: components["schemas"]["DrawnScene"][];
-                    };
+                    "application/json": components["schemas"]["DrawnScenes"];
+                    "image/svg+xml": string;
                 };
             };
             401: components["responses"]["Refused"];
@@ -3086,69 +2543,46 @@ export interface operations {
             422: components["responses"]["Invalid"];
         };
     };
-    drawBars: {
+    keepPicture: {
         parameters: {
             query?: {
-                /** @description Keys of variables, set apart by commas; at most 60. */
-                of?: components["parameters"]["of"];
-                /** @description Keys of one or two variables that split the rows; a number by its classes. */
-                by?: components["parameters"]["by"];
-                /** @description The default is sample. */
-                as?: components["parameters"]["as"];
-                /** @description The default is halves-excluded. */
-                quartiles?: components["parameters"]["quartiles"];
-                /** @description Which side of a class is closed; the default is left. */
-                edges?: components["parameters"]["edges"];
-                /** @description The default is per-variable. */
-                missing?: components["parameters"]["missing"];
-                /** @description Key of the number variable that says how often a row counts. */
-                counts?: components["parameters"]["counts"];
-                /** @description A condition that leaves rows in. */
-                where?: components["parameters"]["where"];
-                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
-                fences?: components["parameters"]["fences"];
-                /** @description Confidence level; the default is 0.95. */
-                level?: components["parameters"]["level"];
-                /** @description data+1 (the default), a number, or s4 for significant digits. */
-                decimals?: components["parameters"]["decimals"];
-                /** @description Keys of figures or names of sets; the default is what the account chose last. */
-                figures?: components["parameters"]["figures"];
-                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
-                percentiles?: components["parameters"]["percentiles"];
-                /** @description Rows without an entry of a splitting variable; the default is show. */
-                no_entry?: components["parameters"]["no_entry"];
-                /** @description Of frequency tables; the default is own. */
-                order?: components["parameters"]["order"];
-                /** @description A row for each value though they are many. */
-                distinct?: components["parameters"]["distinct"];
-                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
-                classes?: components["parameters"]["classes"];
-                /** @description What the height of a bar stands for; the default is count. */
-                scale?: components["parameters"]["scale"];
-                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
-                marks?: components["parameters"]["marks"];
-                /** @description A normal curve over the bars. */
-                curve?: components["parameters"]["curve"];
-                /** @description Whether the groups share a scale; the default is common. */
-                lanes?: components["parameters"]["lanes"];
-                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
-                zoom?: components["parameters"]["zoom"];
+                /** @description Which variables and figures, split by what, under which basis: each property is a parameter of its own. */
+                question?: components["parameters"]["question"];
+                /** @description How labels that are classes are taken: each property is a parameter of its own. */
+                classWords?: components["parameters"]["classWords"];
+                /** @description In pixels, from 160; the default is 760. */
+                width?: number;
+                /** @description What is chosen of its options, such as notches:yes,standing:yes. */
+                look?: string;
+                /** @description Key of the figure that groups are ordered by, the largest first. */
+                lane_order?: string;
+                /** @description Where each group has its own, the one to take out. */
+                column?: number;
             };
             header?: never;
             path: {
                 dataset: components["parameters"]["dataset"];
+                /** @description A picture that /conventions lists. */
+                kind: string;
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": {
+                    title: string;
+                    address: string;
+                };
+            };
+        };
         responses: {
-            /** @description The bars alone, as other classes change them. */
-            200: {
+            /** @description The picture as it was drawn. */
+            201: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["BarsAnswer"];
+                    "application/json": components["schemas"]["Kept"];
                 };
             };
             401: components["responses"]["Refused"];
@@ -3159,50 +2593,8 @@ export interface operations {
     readCrosshair: {
         parameters: {
             query?: {
-                /** @description Keys of variables, set apart by commas; at most 60. */
-                of?: components["parameters"]["of"];
-                /** @description Keys of one or two variables that split the rows; a number by its classes. */
-                by?: components["parameters"]["by"];
-                /** @description The default is sample. */
-                as?: components["parameters"]["as"];
-                /** @description The default is halves-excluded. */
-                quartiles?: components["parameters"]["quartiles"];
-                /** @description Which side of a class is closed; the default is left. */
-                edges?: components["parameters"]["edges"];
-                /** @description The default is per-variable. */
-                missing?: components["parameters"]["missing"];
-                /** @description Key of the number variable that says how often a row counts. */
-                counts?: components["parameters"]["counts"];
-                /** @description A condition that leaves rows in. */
-                where?: components["parameters"]["where"];
-                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
-                fences?: components["parameters"]["fences"];
-                /** @description Confidence level; the default is 0.95. */
-                level?: components["parameters"]["level"];
-                /** @description data+1 (the default), a number, or s4 for significant digits. */
-                decimals?: components["parameters"]["decimals"];
-                /** @description Keys of figures or names of sets; the default is what the account chose last. */
-                figures?: components["parameters"]["figures"];
-                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
-                percentiles?: components["parameters"]["percentiles"];
-                /** @description Rows without an entry of a splitting variable; the default is show. */
-                no_entry?: components["parameters"]["no_entry"];
-                /** @description Of frequency tables; the default is own. */
-                order?: components["parameters"]["order"];
-                /** @description A row for each value though they are many. */
-                distinct?: components["parameters"]["distinct"];
-                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
-                classes?: components["parameters"]["classes"];
-                /** @description What the height of a bar stands for; the default is count. */
-                scale?: components["parameters"]["scale"];
-                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
-                marks?: components["parameters"]["marks"];
-                /** @description A normal curve over the bars. */
-                curve?: components["parameters"]["curve"];
-                /** @description Whether the groups share a scale; the default is common. */
-                lanes?: components["parameters"]["lanes"];
-                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
-                zoom?: components["parameters"]["zoom"];
+                /** @description Which variables and figures, split by what, under which basis: each property is a parameter of its own. */
+                question?: components["parameters"]["question"];
             };
             header?: never;
             path: {
@@ -3226,255 +2618,11 @@ export interface operations {
             422: components["responses"]["Invalid"];
         };
     };
-    drawPicture: {
-        parameters: {
-            query: {
-                /** @description Keys of variables, set apart by commas; at most 60. */
-                of?: components["parameters"]["of"];
-                /** @description Keys of one or two variables that split the rows; a number by its classes. */
-                by?: components["parameters"]["by"];
-                /** @description The default is sample. */
-                as?: components["parameters"]["as"];
-                /** @description The default is halves-excluded. */
-                quartiles?: components["parameters"]["quartiles"];
-                /** @description Which side of a class is closed; the default is left. */
-                edges?: components["parameters"]["edges"];
-                /** @description The default is per-variable. */
-                missing?: components["parameters"]["missing"];
-                /** @description Key of the number variable that says how often a row counts. */
-                counts?: components["parameters"]["counts"];
-                /** @description A condition that leaves rows in. */
-                where?: components["parameters"]["where"];
-                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
-                fences?: components["parameters"]["fences"];
-                /** @description Confidence level; the default is 0.95. */
-                level?: components["parameters"]["level"];
-                /** @description data+1 (the default), a number, or s4 for significant digits. */
-                decimals?: components["parameters"]["decimals"];
-                /** @description Keys of figures or names of sets; the default is what the account chose last. */
-                figures?: components["parameters"]["figures"];
-                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
-                percentiles?: components["parameters"]["percentiles"];
-                /** @description Rows without an entry of a splitting variable; the default is show. */
-                no_entry?: components["parameters"]["no_entry"];
-                /** @description Of frequency tables; the default is own. */
-                order?: components["parameters"]["order"];
-                /** @description A row for each value though they are many. */
-                distinct?: components["parameters"]["distinct"];
-                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
-                classes?: components["parameters"]["classes"];
-                /** @description What the height of a bar stands for; the default is count. */
-                scale?: components["parameters"]["scale"];
-                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
-                marks?: components["parameters"]["marks"];
-                /** @description A normal curve over the bars. */
-                curve?: components["parameters"]["curve"];
-                /** @description Whether the groups share a scale; the default is common. */
-                lanes?: components["parameters"]["lanes"];
-                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
-                zoom?: components["parameters"]["zoom"];
-                /** @description What the limits of classes stand for; recognised if not given. */
-                limits?: components["parameters"]["limits"];
-                /** @description What is known better of classes, such as edge0:5.5,width7:10,middle2:14.2,unit:0.1; places from 0, the lowest. */
-                amend?: components["parameters"]["amend"];
-                /** @description Whether the counts of classes add up as they go (under 5, under 10, …); asked for where it looks like it. */
-                cumulative?: components["parameters"]["cumulative"];
-                /** @description Keys of variables, set apart by commas, each the counts of one group; not together with a split. */
-                count_columns?: components["parameters"]["countColumns"];
-                picture: "stack" | "boxes" | "dots" | "stems" | "qq" | "strips" | "slopes" | "steps" | "labels" | "classes";
-                /** @description Of pictures of one group: 0 = overall, then the groups as they are shown. */
-                column?: number;
-                /** @description In pixels; the default is 760. */
-                width?: number;
-                /** @description Of the stack: groups in lanes, or over one another as outlines. */
-                arrange?: "lanes" | "outlines";
-                /** @description Lanes from the top by their numbers, 0 = overall. */
-                lane_order?: string;
-                /** @description Set apart by commas, of boxes: standing, notches, root-n, numbers, extremes; of labels: percent, stacked, cumulative; of stems: turned. */
-                look?: string;
-                /** @description Of stems: power of ten of the leaf unit. */
-                unit?: number;
-                /** @description Of stems. */
-                lines?: 1 | 2 | 5;
-                /** @description Of stems: values beyond the outer fences on lines of their own. */
-                apart?: "yes" | "no";
-                /** @description Of slopes: key of the other variable. */
-                with?: string;
-            };
-            header?: never;
-            path: {
-                dataset: components["parameters"]["dataset"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description The picture, drawn from the same geometry as the page draws it from. */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "image/svg+xml": string;
-                };
-            };
-            401: components["responses"]["Refused"];
-            404: components["responses"]["Refused"];
-            422: components["responses"]["Invalid"];
-        };
-    };
-    keepPicture: {
-        parameters: {
-            query: {
-                /** @description Keys of variables, set apart by commas; at most 60. */
-                of?: components["parameters"]["of"];
-                /** @description Keys of one or two variables that split the rows; a number by its classes. */
-                by?: components["parameters"]["by"];
-                /** @description The default is sample. */
-                as?: components["parameters"]["as"];
-                /** @description The default is halves-excluded. */
-                quartiles?: components["parameters"]["quartiles"];
-                /** @description Which side of a class is closed; the default is left. */
-                edges?: components["parameters"]["edges"];
-                /** @description The default is per-variable. */
-                missing?: components["parameters"]["missing"];
-                /** @description Key of the number variable that says how often a row counts. */
-                counts?: components["parameters"]["counts"];
-                /** @description A condition that leaves rows in. */
-                where?: components["parameters"]["where"];
-                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
-                fences?: components["parameters"]["fences"];
-                /** @description Confidence level; the default is 0.95. */
-                level?: components["parameters"]["level"];
-                /** @description data+1 (the default), a number, or s4 for significant digits. */
-                decimals?: components["parameters"]["decimals"];
-                /** @description Keys of figures or names of sets; the default is what the account chose last. */
-                figures?: components["parameters"]["figures"];
-                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
-                percentiles?: components["parameters"]["percentiles"];
-                /** @description Rows without an entry of a splitting variable; the default is show. */
-                no_entry?: components["parameters"]["no_entry"];
-                /** @description Of frequency tables; the default is own. */
-                order?: components["parameters"]["order"];
-                /** @description A row for each value though they are many. */
-                distinct?: components["parameters"]["distinct"];
-                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
-                classes?: components["parameters"]["classes"];
-                /** @description What the height of a bar stands for; the default is count. */
-                scale?: components["parameters"]["scale"];
-                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
-                marks?: components["parameters"]["marks"];
-                /** @description A normal curve over the bars. */
-                curve?: components["parameters"]["curve"];
-                /** @description Whether the groups share a scale; the default is common. */
-                lanes?: components["parameters"]["lanes"];
-                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
-                zoom?: components["parameters"]["zoom"];
-                /** @description What the limits of classes stand for; recognised if not given. */
-                limits?: components["parameters"]["limits"];
-                /** @description What is known better of classes, such as edge0:5.5,width7:10,middle2:14.2,unit:0.1; places from 0, the lowest. */
-                amend?: components["parameters"]["amend"];
-                /** @description Whether the counts of classes add up as they go (under 5, under 10, …); asked for where it looks like it. */
-                cumulative?: components["parameters"]["cumulative"];
-                /** @description Keys of variables, set apart by commas, each the counts of one group; not together with a split. */
-                count_columns?: components["parameters"]["countColumns"];
-                picture: "stack" | "boxes" | "dots" | "stems" | "qq" | "strips" | "slopes" | "steps" | "labels" | "classes";
-                /** @description Of pictures of one group: 0 = overall, then the groups as they are shown. */
-                column?: number;
-                /** @description In pixels; the default is 760. */
-                width?: number;
-                /** @description Of the stack: groups in lanes, or over one another as outlines. */
-                arrange?: "lanes" | "outlines";
-                /** @description Lanes from the top by their numbers, 0 = overall. */
-                lane_order?: string;
-                /** @description Set apart by commas, of boxes: standing, notches, root-n, numbers, extremes; of labels: percent, stacked, cumulative; of stems: turned. */
-                look?: string;
-                /** @description Of stems: power of ten of the leaf unit. */
-                unit?: number;
-                /** @description Of stems. */
-                lines?: 1 | 2 | 5;
-                /** @description Of stems: values beyond the outer fences on lines of their own. */
-                apart?: "yes" | "no";
-                /** @description Of slopes: key of the other variable. */
-                with?: string;
-            };
-            header?: never;
-            path: {
-                dataset: components["parameters"]["dataset"];
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": {
-                    title: string;
-                    /** @description The words of the profile it came from. */
-                    address: string;
-                };
-            };
-        };
-        responses: {
-            /** @description It is drawn and kept. */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Kept"];
-                };
-            };
-            401: components["responses"]["Refused"];
-            404: components["responses"]["Refused"];
-            422: components["responses"]["Invalid"];
-        };
-    };
     countRange: {
         parameters: {
             query: {
-                /** @description Keys of variables, set apart by commas; at most 60. */
-                of?: components["parameters"]["of"];
-                /** @description Keys of one or two variables that split the rows; a number by its classes. */
-                by?: components["parameters"]["by"];
-                /** @description The default is sample. */
-                as?: components["parameters"]["as"];
-                /** @description The default is halves-excluded. */
-                quartiles?: components["parameters"]["quartiles"];
-                /** @description Which side of a class is closed; the default is left. */
-                edges?: components["parameters"]["edges"];
-                /** @description The default is per-variable. */
-                missing?: components["parameters"]["missing"];
-                /** @description Key of the number variable that says how often a row counts. */
-                counts?: components["parameters"]["counts"];
-                /** @description A condition that leaves rows in. */
-                where?: components["parameters"]["where"];
-                /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
-                fences?: components["parameters"]["fences"];
-                /** @description Confidence level; the default is 0.95. */
-                level?: components["parameters"]["level"];
-                /** @description data+1 (the default), a number, or s4 for significant digits. */
-                decimals?: components["parameters"]["decimals"];
-                /** @description Keys of figures or names of sets; the default is what the account chose last. */
-                figures?: components["parameters"]["figures"];
-                /** @description In percent, such as 5,15,50; a number below 1 needs a percent sign. */
-                percentiles?: components["parameters"]["percentiles"];
-                /** @description Rows without an entry of a splitting variable; the default is show. */
-                no_entry?: components["parameters"]["no_entry"];
-                /** @description Of frequency tables; the default is own. */
-                order?: components["parameters"]["order"];
-                /** @description A row for each value though they are many. */
-                distinct?: components["parameters"]["distinct"];
-                /** @description sturges, scott, freedman-diaconis, start:width, or edges set apart by commas; the default is automatic. */
-                classes?: components["parameters"]["classes"];
-                /** @description What the height of a bar stands for; the default is count. */
-                scale?: components["parameters"]["scale"];
-                /** @description Lines through the stack, set apart by commas: quartiles, median, mean, mode, sd1, sd2, sd3, none; the default is quartiles,median. */
-                marks?: components["parameters"]["marks"];
-                /** @description A normal curve over the bars. */
-                curve?: components["parameters"]["curve"];
-                /** @description Whether the groups share a scale; the default is common. */
-                lanes?: components["parameters"]["lanes"];
-                /** @description The part of the axis that the stack covers, such as 10:25.5; all of it if not given. */
-                zoom?: components["parameters"]["zoom"];
+                /** @description Which variables and figures, split by what, under which basis: each property is a parameter of its own. */
+                question?: components["parameters"]["question"];
                 from: string;
                 to: string;
                 column?: number;

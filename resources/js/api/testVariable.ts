@@ -1,4 +1,18 @@
-import type { Variable } from './client';
+import type { Scene, Variable } from './client';
+
+export const noScene: Scene = {
+    width: 64,
+    height: 20,
+    title: '',
+    sentences: [],
+    caption: '',
+    marks: [],
+    axes: [],
+    steps: [],
+    table: [],
+    plain: '',
+    notes: [],
+};
 
 /** A variable as tests need it, without values. */
 export function testVariable(key: string, type: Variable['type']): Variable {
@@ -15,7 +29,7 @@ export function testVariable(key: string, type: Variable['type']): Variable {
         shown_decimals: null,
         missing: 0,
         unread: 0,
-        sketch: [],
+        micro: noScene,
         labels: null,
     };
 }

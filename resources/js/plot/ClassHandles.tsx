@@ -1,6 +1,5 @@
-import type { ScaleLinear } from 'd3-scale';
 import { useState } from 'react';
-import type { Stack } from '../api/client';
+import { pixelOf, placeIn, type SceneAxis, valueAt } from './axes';
 import { roundStep, toStep } from './steps';
 
 /** At most so many classes are drawn while a handle is moved. */
@@ -17,20 +16,19 @@ interface Draft {
  * numbers, and the bars follow.
  */
 export function ClassHandles({
-    stack,
-    x,
+    axis,
+    width: pictureWidth,
     textY,
-    base,
     axisName,
     onBegin,
     onMove,
     onEnd,
 }: {
-    stack: Stack;
-    x: ScaleLinear<number, number>;
+    axis: SceneAxis & Required<Pick<SceneAxis, 'classes'>>;
+    /** Of the picture as it was laid out. */
+    width: number;
     /** Where it says what they are while they move. */
     textY: number;
-    base: number;
     axisName: string;
     onBegin: () => void;
     /** Classes while a handle is moved, in the words of the address. */
@@ -38,16 +36,17 @@ export function ClassHandles({
     onEnd: (classes: string) => void;
 }) {
     const [draft, setDraft] = useState<Draft | null>(null);
-    const [first = 0, second = 1] = stack.classes.edges;
+    const { start: first, second, base } = axis.classes;
+    const x = (value: number) => pixelOf(axis, value);
     const { start, width } = draft ?? { start: first, width: second - first };
     // Of coarse values, whole numbers say, classes keep holding equally many possible ones.
-    const offset = stack.classes.step === null ? 0 : first;
-    const step = stack.classes.step ?? roundStep((second - first) / 20);
-    const least = Math.max(step, roundStep((stack.axis.to - stack.axis.from) / MOST));
+    const offset = axis.classes.step === null ? 0 : first;
+    const step = axis.classes.step ?? roundStep((second - first) / 20);
+    const least = Math.max(step, roundStep((axis.to - axis.from) / MOST));
     const moved = (which: keyof Draft, to: number): Draft =>
         which === 'start'
             ? {
-                  start: offset + toStep(Math.max(stack.axis.from - width, Math.min(stack.axis.to - width, to)) - offset, step),
+                  start: offset + toStep(Math.max(axis.from - width, Math.min(axis.to - width, to)) - offset, step),
                   width,
               }
             : { start, width: Math.max(least, toStep(to, step)) };
@@ -65,7 +64,7 @@ export function ClassHandles({
         <g>
             {draft !== null && (
                 <g pointerEvents="none">
-                    {Array.from({ length: Math.min(MOST, Math.ceil((stack.axis.to - start) / width) + 1) }, (_, i) => (
+                    {Array.from({ length: Math.min(MOST, Math.ceil((axis.to - start) / width) + 1) }, (_, i) => (
                         <line key={i} x1={x(start + i * width)} x2={x(start + i * width)} y1={base} y2={base + 5} stroke="var(--accent)" />
                     ))}
                     <text x={x(start)} y={textY} fill="var(--accent)" className="figures halo font-semibold">
@@ -92,8 +91,8 @@ export function ClassHandles({
                     onPointerMove={(event) => {
                         if (draft !== null) {
                             event.stopPropagation();
-                            const frame = event.currentTarget.ownerSVGElement?.getBoundingClientRect();
-                            const value = x.invert(event.clientX - (frame?.left ?? 0));
+                            const svg = event.currentTarget.ownerSVGElement;
+                            const value = svg === null ? first : valueAt(axis, placeIn(svg, event.clientX, pictureWidth));
                             take(moved(which, which === 'start' ? value : value - start));
                         }
                     }}

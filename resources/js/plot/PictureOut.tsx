@@ -1,33 +1,45 @@
-import { type RefObject, useState } from 'react';
-import { copyPicture, savePng, saveSvg } from './picture';
+import { useState } from 'react';
+import { api, bodyOf, type ClassWords, type QuestionWords, type Scene } from '../api/client';
 import { CellTable } from '../ui/CellTable';
-import { saveCsv } from '../ui/copying';
-import { type PictureWords, useKeep } from '../ui/keeping';
-import type { Cells } from '../ui/tables';
+import { saveBlob, saveCsv, say } from '../ui/copying';
+import { useKeep } from '../ui/keeping';
+import { WordChoice } from '../ui/WordChoice';
 
-/** The ways a picture leaves the page, under a title of one's own if one is typed. */
-export function PictureOut({
-    frame,
-    name,
-    numbers,
-    words,
-}: {
-    frame: RefObject<HTMLElement | null>;
-    name: string;
-    numbers: () => Cells;
-    /** How the server is asked for the same picture. */
+/** What is chosen of a picture. */
+export interface PictureWords {
+    /** Such as notches:yes. */
+    look?: string;
+    /** Where each group has a picture of its own: whose; 0 = overall. */
+    column?: number;
+    lane_order?: string;
+    classWords?: ClassWords;
+}
+
+/** How the server is asked for a picture again. */
+export interface PictureSource {
+    dataset: number;
+    kind: string;
+    question: QuestionWords;
     words: PictureWords;
-}) {
+    /** In pixels. */
+    width: number;
+}
+
+type Palette = 'light' | 'dark' | 'print';
+
+const SHARPNESS = 2;
+
+/** The ways a picture leaves the page, under a title of one's own if one is typed, in colours of choice. */
+export function PictureOut({ scene, source }: { scene: Scene; source: PictureSource }) {
     const [title, setTitle] = useState('');
+    const [palette, setPalette] = useState<Palette>('light');
     const [isShown, setIsShown] = useState(false);
     const keep = useKeep();
-    const picture = () => frame.current?.querySelector('svg[role="img"]') as SVGSVGElement | null;
-    const out = (use: (svg: SVGSVGElement, name: string, title: string) => void | Promise<void>) => () => {
-        const svg = picture();
-        if (svg !== null) {
-            void use(svg, title.trim() === '' ? name : title.trim(), title.trim());
-        }
-    };
+    const name = scene.title;
+    const called = title.trim() === '' ? name : title.trim();
+    const svg = () => fetchSvg(source, palette, title.trim());
+    const out = (use: () => Promise<void>) => () =>
+        void use().catch((problem: unknown) => say(problem instanceof Error ? problem.message : String(problem)));
     const look = 'underline-offset-4 hover:text-ink hover:underline';
     return (
         <>
@@ -40,36 +52,97 @@ export function PictureOut({
                     onChange={(event) => setTitle(event.target.value)}
                     className="w-44 border-b border-hair-strong bg-transparent text-ink placeholder:text-soft"
                 />
-                <button type="button" className={look} onClick={out(copyPicture)}>
+                <span>
+                    in{' '}
+                    <WordChoice
+                        name="Colours of the picture"
+                        options={[
+                            { value: 'light', words: 'light colours' },
+                            { value: 'dark', words: 'dark colours' },
+                            { value: 'print', words: 'colours for print', sentence: 'On white, with black axes.' },
+                        ]}
+                        value={palette}
+                        onChange={(word) => setPalette(word as Palette)}
+                    />
+                </span>
+                <button type="button" className={look} onClick={() => void copy(svg, called)}>
                     Copy picture
                 </button>
-                <button type="button" className={look} onClick={out(savePng)}>
+                <button type="button" className={look} onClick={out(async () => saveBlob(await png(await svg()), `${called}.png`))}>
                     Save as PNG
                 </button>
-                <button type="button" className={look} onClick={out(saveSvg)}>
+                <button
+                    type="button"
+                    className={look}
+                    onClick={out(async () => saveBlob(new Blob([await svg()], { type: 'image/svg+xml' }), `${called}.svg`))}
+                >
                     Save as SVG
                 </button>
                 <button type="button" className={look} aria-expanded={isShown} onClick={() => setIsShown(!isShown)}>
                     {isShown ? 'Hide its numbers' : 'Show its numbers'}
                 </button>
-                <button type="button" className={look} onClick={() => saveCsv(numbers(), `${name}, plotted numbers`)}>
+                <button type="button" className={look} onClick={() => saveCsv(scene.table, `${name}, plotted numbers`)}>
                     Save its numbers
                 </button>
-                {keep !== null && (
+                {scene.plain !== '' && (
                     <button
                         type="button"
                         className={look}
-                        onClick={() => keep({ title: title.trim() === '' ? name : title.trim(), picture: words })}
+                        onClick={out(async () => {
+                            await navigator.clipboard.writeText(scene.plain);
+                            say(`Copied: ${name}`);
+                        })}
                     >
+                        Copy as text
+                    </button>
+                )}
+                {keep !== null && (
+                    <button type="button" className={look} onClick={() => keep({ title: called, picture: source })}>
                         Keep
                     </button>
                 )}
             </p>
             {isShown && (
                 <div className="max-h-96 overflow-y-auto print:hidden">
-                    <CellTable name={`${name}, plotted numbers`} cells={numbers()} />
+                    <CellTable name={`${name}, plotted numbers`} cells={scene.table} />
                 </div>
             )}
         </>
     );
+}
+
+/** The picture as a file: the server lays it out and puts its faces inside. */
+async function fetchSvg({ dataset, kind, question, words, width }: PictureSource, palette: Palette, heading: string): Promise<string> {
+    return bodyOf(
+        await api.GET('/datasets/{dataset}/plots/{kind}', {
+            params: { path: { dataset, kind }, query: { question, ...words, width, format: 'svg', palette, heading } },
+            parseAs: 'text',
+        }),
+    );
+}
+
+async function png(svg: string): Promise<Blob> {
+    const image = new Image();
+    image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`;
+    await image.decode();
+    const canvas = document.createElement('canvas');
+    canvas.width = Math.round(image.naturalWidth * SHARPNESS);
+    canvas.height = Math.round(image.naturalHeight * SHARPNESS);
+    canvas.getContext('2d')?.drawImage(image, 0, 0, canvas.width, canvas.height);
+    return new Promise((resolve, reject) =>
+        canvas.toBlob(
+            (blob) =>
+                blob === null ? reject(new Error('The browser could not draw the picture. Save it as SVG instead.')) : resolve(blob),
+            'image/png',
+        ),
+    );
+}
+
+async function copy(svg: () => Promise<string>, name: string): Promise<void> {
+    try {
+        await navigator.clipboard.write([new ClipboardItem({ 'image/png': svg().then(png) })]);
+        say(`Copied: the picture of ${name}`);
+    } catch {
+        say('The browser did not allow copying a picture. Save it instead.');
+    }
 }

@@ -1,4 +1,5 @@
-import type { Conventions, Overview, Profile, Variable } from '../api/client';
+import type { Overview, Profile, Variable } from '../api/client';
+import { choicesOf } from '../api/conventions';
 import { count, counted } from '../ui/format';
 import { WordChoice } from '../ui/WordChoice';
 import { WordEntry } from '../ui/WordEntry';
@@ -17,7 +18,6 @@ export function BasisLine({
     rows,
     answer,
     question,
-    conventions,
     variables,
     onAsk,
 }: {
@@ -25,7 +25,6 @@ export function BasisLine({
     rows: number;
     answer: Profile | Overview | undefined;
     question: Question;
-    conventions: Conventions;
     variables: Variable[];
     onAsk: (change: Partial<Question>) => void;
 }) {
@@ -36,10 +35,10 @@ export function BasisLine({
         <div role="region" aria-label="Basis of every figure" className="shrink-0 border-b border-hair px-4.5 py-2.5 text-soft">
             <p className="text-lead leading-relaxed">
                 {rowsInUse(rows, answer)}, taken as a{' '}
-                <WordChoice name="Taken as" options={conventions.as} value={question.as} onChange={(as) => onAsk({ as })} />; quartiles by{' '}
+                <WordChoice name="Taken as" options={choicesOf('as')} value={question.as} onChange={(as) => onAsk({ as })} />; quartiles by{' '}
                 <WordChoice
                     name="Quartiles by"
-                    options={conventions.quartiles}
+                    options={choicesOf('quartiles')}
                     value={question.quartiles}
                     onChange={(quartiles) => onAsk({ quartiles })}
                 />
@@ -65,7 +64,7 @@ export function BasisLine({
                 ; missing{' '}
                 <WordChoice
                     name="Missing"
-                    options={conventions.missing}
+                    options={choicesOf('missing')}
                     value={question.missing}
                     onChange={(missing) => onAsk({ missing })}
                 />
@@ -75,13 +74,13 @@ export function BasisLine({
                     words={`${question.fences} IQR`}
                     value={question.fences}
                     help="How many interquartile ranges beyond the quartiles a value is called an outlier; far outliers lie twice as far out."
-                    common={['1.5', '2', '3'].map((value) => ({ value, words: value }))}
+                    common={choicesOf('fences')}
                     onChange={(fences) => onAsk({ fences })}
                 />
                 ; classes{' '}
                 <WordChoice
                     name="Class edges"
-                    options={conventions.edges.map((edge) => ({ ...edge, words: edge.words.split(':')[0] ?? '', sentence: edge.words }))}
+                    options={choicesOf('edges').map((edge) => ({ ...edge, words: edge.words.split(':')[0] ?? '', sentence: edge.words }))}
                     value={question.edges}
                     onChange={(edges) => onAsk({ edges })}
                 />
@@ -91,17 +90,13 @@ export function BasisLine({
                     words={`${Math.round(Number(question.level) * 1e6) / 1e4} %`}
                     value={question.level}
                     help="From 0.5 to 0.999: how often intervals made this way hold the mean."
-                    common={[
-                        { value: '0.9', words: '90 %' },
-                        { value: '0.95', words: '95 %' },
-                        { value: '0.99', words: '99 %' },
-                    ]}
+                    common={choicesOf('level')}
                     onChange={(level) => onAsk({ level })}
                 />{' '}
                 intervals; shown{' '}
                 <WordChoice
                     name="Decimals shown"
-                    options={decimals}
+                    options={choicesOf('decimals')}
                     value={question.decimals}
                     onChange={(shown) => onAsk({ decimals: shown })}
                 />
@@ -119,14 +114,6 @@ export function BasisLine({
         </div>
     );
 }
-
-const decimals = [
-    { value: 'data+0', words: 'with as many decimals as the data' },
-    { value: 'data+1', words: 'to one more decimal than the data' },
-    { value: 'data+2', words: 'to two more decimals than the data' },
-    ...[0, 1, 2, 3, 4, 6].map((number) => ({ value: String(number), words: `with ${number} decimal${number === 1 ? '' : 's'}` })),
-    ...[3, 4, 6].map((number) => ({ value: `s${number}`, words: `to ${number} significant digits` })),
-];
 
 function example(variables: Variable[]): string {
     const number = variables.find((variable) => variable.type === 'number')?.name ?? 'weight';

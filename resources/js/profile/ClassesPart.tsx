@@ -1,5 +1,4 @@
 import { Refusal } from '../api/client';
-import { ClassesPlot } from '../plot/ClassesPlot';
 import { Button } from '../ui/Button';
 import { TableOut } from '../ui/copying';
 import { Notice } from '../ui/Notice';
@@ -14,6 +13,7 @@ import { figureName, fullText, shownText } from './figureCells';
 import type { Asked } from './PlotPart';
 import { useClasses } from './queries';
 import type { Question } from './question';
+import { ScenesPart } from './ScenesPart';
 import { StatedEntry } from './StatedEntry';
 
 /** A category whose labels are classes: what they cover, figures estimated from them, histogram, polygon and ogive. */
@@ -156,7 +156,14 @@ export function ClassesPart({
                                 </tbody>
                             </table>
                         </div>
-                        <ClassesPlot grouped={data} variable={variable} axisName={axisName} names={names} />
+                        <div className="w-full min-w-0 flex-1">
+                            <ScenesPart
+                                key={names.length}
+                                kind="classes"
+                                title={null}
+                                {...{ dataset, revision, question, variable, names, axisName }}
+                            />
+                        </div>
                     </div>
                     <div className="mt-4 border-t border-hair pt-3">
                         <StatedEntry dataset={dataset} revision={revision} question={question} variable={variable} />

@@ -89,7 +89,7 @@ export function OverviewTable({
                                     {line.unit !== null && <span className="ml-1.5 text-fine text-soft">{line.unit}</span>}
                                 </th>
                                 <td className="py-1 pr-3">
-                                    <MicroPlot counts={line.sketch} isMuted={line.type !== 'number'} />
+                                    <MicroPlot scene={line.micro} isMuted={line.type !== 'number'} />
                                 </td>
                                 {line.values.length > 0 ? (
                                     line.values.map((row, i) => (

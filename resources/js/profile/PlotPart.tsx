@@ -12,19 +12,20 @@ export interface Asked {
     axisName: string;
 }
 
-/** One of the pictures beside the stack, with its heading; `answer` is what it waits for, where it waits for something. */
+/** A picture with its heading; `answer` is what it waits for, where it waits for something. */
 export function PlotPart({
     title,
     answer,
     children,
 }: {
-    title: string;
+    /** null = it needs no heading of its own. */
+    title: string | null;
     answer?: { error: Error | null; isPending: boolean; refetch: () => unknown };
     children: React.ReactNode;
 }) {
     return (
-        <section aria-label={title} className="mt-5">
-            <h3 className="mb-1 font-semibold">{title}</h3>
+        <section aria-label={title ?? undefined} className="mt-5">
+            {title !== null && <h3 className="mb-1 font-semibold">{title}</h3>}
             {answer?.error != null && <Notice onRetry={() => void answer.refetch()}>{answer.error.message}</Notice>}
             {answer?.isPending === true && <Waiting what="Drawing" />}
             {children}

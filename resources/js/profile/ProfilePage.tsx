@@ -3,7 +3,6 @@ import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { Account } from '../account/Account';
 import { useDataset } from '../api/datasets';
-import { useConventions } from '../api/conventions';
 import { CopiedNote, say } from '../ui/copying';
 import { counted } from '../ui/format';
 import { Keeping, type ToKeep } from '../ui/keeping';
@@ -31,7 +30,6 @@ export function ProfilePage() {
     const [place, setPlace] = useState<Place | null>(null);
     const question = readQuestion(address);
     const dataset = useDataset(id);
-    const conventions = useConventions();
     const choices = useFigureChoices();
     const variables = dataset.data?.variables ?? [];
     // Nothing is asked before it is known which figures are wanted: it would be asked twice.
@@ -49,7 +47,6 @@ export function ProfilePage() {
                 ...change,
             }),
         );
-    const split = question.by.map((key) => variables.find((variable) => variable.key === key));
 
     // Whoever comes without a question finds what was answered on the way in: the classes, and their counts in force.
     const isArrival = useRef(address.size === 0);
@@ -72,12 +69,12 @@ export function ProfilePage() {
     const keepItem = (item: ToKeep) => {
         if (answer.data !== undefined) {
             keep.mutate(
-                { item, question, address: address.toString(), revision: answer.data.revision },
+                { item, address: address.toString(), revision: answer.data.revision },
                 { onSuccess: () => say(`Kept for the report: ${item.title}`) },
             );
         }
     };
-    const failure = dataset.error ?? conventions.error ?? choices.error;
+    const failure = dataset.error ?? choices.error;
     return (
         <div className="flex h-full flex-col">
             <TopBar account={<Account />}>
@@ -93,28 +90,23 @@ export function ProfilePage() {
             </TopBar>
             {failure !== null && (
                 <div className="px-6">
-                    <Notice
-                        onRetry={() =>
-                            [dataset, conventions, choices].filter(({ isError }) => isError).forEach((answer) => void answer.refetch())
-                        }
-                    >
+                    <Notice onRetry={() => [dataset, choices].filter(({ isError }) => isError).forEach((answer) => void answer.refetch())}>
                         {failure.message}
                     </Notice>
                 </div>
             )}
-            {failure === null && (dataset.isPending || conventions.isPending || choices.isPending) && (
+            {failure === null && (dataset.isPending || choices.isPending) && (
                 <div className="px-6 py-4">
                     <Waiting what="Opening the profile" />
                 </div>
             )}
-            {dataset.data !== undefined && conventions.data !== undefined && choices.data !== undefined && (
+            {dataset.data !== undefined && choices.data !== undefined && (
                 <>
                     <BasisLine
                         dataset={id}
                         rows={dataset.data.rows}
                         answer={answer.data}
                         question={question}
-                        conventions={conventions.data}
                         variables={variables}
                         onAsk={ask}
                     />
@@ -159,11 +151,6 @@ export function ProfilePage() {
                                                         sheet={sheet}
                                                         profile={profile.data}
                                                         question={question}
-                                                        splitNames={
-                                                            split.every((variable) => variable?.type === 'category')
-                                                                ? split.map((variable) => variable?.name ?? '')
-                                                                : null
-                                                        }
                                                         numbers={variables.filter((variable) => variable.type === 'number')}
                                                         idKey={variables.find((variable) => variable.type === 'id')?.key}
                                                         onAsk={ask}

@@ -21,7 +21,7 @@ export function RangeNote({
     range: { from: string; to: string };
     /** Asks for this part of the axis alone. */
     onZoom: (zoom: string) => void;
-    onShowRows: () => void;
+    onShowRows: (where: string) => void;
 }) {
     const plain = { from: range.from.replace('−', '-'), to: range.to.replace('−', '-') };
     const found = useRange(dataset, revision, question, variable, plain);
@@ -45,7 +45,7 @@ export function RangeNote({
                     <button
                         type="button"
                         className="font-semibold underline decoration-accent decoration-2 underline-offset-4"
-                        onClick={onShowRows}
+                        onClick={() => onShowRows(found.data.rows)}
                     >
                         Show the rows
                     </button>{' '}

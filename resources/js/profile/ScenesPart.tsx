@@ -1,50 +1,65 @@
-import type { PictureWords } from '../ui/keeping';
-import { useRef } from 'react';
-import type { DrawnScene } from '../api/client';
+import { useState } from 'react';
+import type { DrawnScenes } from '../api/client';
+import { laneColour } from '../plot/colours';
 import { SceneView } from '../plot/SceneView';
 import { useWidth } from '../plot/useWidth';
+import { WordChoice } from '../ui/WordChoice';
 import { type Asked, PlotPart } from './PlotPart';
-import { type SceneKind, useScenes } from './queries';
+import { pictureSource, useScenes } from './queries';
+import { classWords } from './question';
 
-/** A picture that the server lays out, or one for each group. */
+/** A picture of whatever kind, or one for each group, under a sentence of what can be chosen of it. */
 export function ScenesPart({
     kind,
     title,
-    other,
-    children,
     dataset,
     revision,
     question,
     variable,
     names,
+    labelsOf,
+    onShowRows,
 }: Asked & {
-    kind: SceneKind;
-    title: string;
-    /** Of slope lines: to which variable. */
-    other?: string;
-    /** What stands above. */
-    children?: React.ReactNode;
+    kind: string;
+    /** null = it needs no heading of its own. */
+    title: string | null;
+    labelsOf?: (where: string) => Promise<string>;
+    onShowRows?: (where: string) => void;
 }) {
     const [room, width] = useWidth<HTMLDivElement>();
-    const scenes = useScenes(kind, dataset, revision, question, variable, width, other);
-    const list = scenes.data?.scenes ?? [];
-    // Where each group has a picture of its own they stand beside each other, if there is room.
-    const isOfEach = names.length > 1 && (kind === 'qq' || kind === 'strips');
+    const [chosen, setChosen] = useState<{ name: string; value: string }[]>([]);
+    const look = chosen.map(({ name, value }) => `${name}:${value}`).join(',');
+    const words = {
+        ...(look === '' ? {} : { look }),
+        ...(question.lane_order === '' ? {} : { lane_order: question.lane_order }),
+        classWords: classWords(question),
+    };
+    const asked = { dataset, kind, question, variable, words, width };
+    const answer = useScenes(asked, revision);
+    const scenes = answer.data?.scenes ?? [];
     return (
-        <PlotPart title={title} answer={scenes}>
-            {children}
-            <div className={isOfEach ? 'grid grid-cols-1 gap-6 2xl:grid-cols-2' : undefined}>
-                {(list.length === 0 ? [null] : list).map((drawn, i) => (
-                    <div key={i} ref={i === 0 ? room : undefined} className="min-w-0">
-                        {drawn !== null && (
-                            <One
-                                drawn={drawn}
-                                words={{
-                                    picture: kind,
-                                    of: variable,
-                                    ...(list.length > 1 ? { column: i } : {}),
-                                    ...(other === undefined ? {} : { with: other }),
-                                }}
+        <PlotPart title={title} answer={answer}>
+            <OptionLine
+                options={answer.data?.options ?? []}
+                onChoose={(name, value) => setChosen([...chosen.filter((other) => other.name !== name), { name, value }])}
+            />
+            <div ref={room} className="flex flex-wrap gap-x-10 gap-y-5">
+                {scenes.map(({ name, scene, why }, i) => (
+                    <div key={i} className="max-w-full min-w-0" style={{ width: scene === null ? undefined : Math.max(scene.width, 288) }}>
+                        {scenes.length > 1 && (
+                            <h4 className="text-small font-semibold" style={{ color: laneColour(i) }}>
+                                <bdi>{name}</bdi>
+                            </h4>
+                        )}
+                        {scene === null ? (
+                            <p className="text-soft">{why}</p>
+                        ) : (
+                            <SceneView
+                                scene={scene}
+                                isWide={scene.width > (answer.data?.width ?? 0)}
+                                source={pictureSource(asked, names.length > 1 && scenes.length > 1 ? i : null)}
+                                labelsOf={labelsOf}
+                                onRows={onShowRows}
                             />
                         )}
                     </div>
@@ -54,7 +69,19 @@ export function ScenesPart({
     );
 }
 
-function One({ drawn, words }: { drawn: DrawnScene; words: PictureWords }) {
-    const frame = useRef<HTMLElement>(null);
-    return drawn.scene === null ? <p className="text-soft">{drawn.why}</p> : <SceneView scene={drawn.scene} frame={frame} words={words} />;
+/** What can be chosen of a picture, as a sentence. */
+function OptionLine({ options, onChoose }: { options: DrawnScenes['options']; onChoose: (name: string, value: string) => void }) {
+    return (
+        options.length > 0 && (
+            <p className="mb-2 text-small text-soft">
+                {options.map(({ name, label, before, values, value }) => (
+                    <span key={name}>
+                        {before}
+                        <WordChoice name={label} options={values} value={value} onChange={(to) => onChoose(name, to)} />
+                    </span>
+                ))}
+                .
+            </p>
+        )
+    );
 }

@@ -1,9 +1,4 @@
-import { useState } from 'react';
-import type { Profile, Sheet as SheetData, Stack, Variable } from '../api/client';
-import { conditionOfClass, conditionOfRange } from '../api/formula';
-import { AlignedStack } from '../plot/AlignedStack';
-import { LabelBars } from '../plot/LabelBars';
-import { MOST_OUTLINES } from '../plot/OutlineMark';
+import type { Profile, Sheet as SheetData, Variable } from '../api/client';
 import { TableOut } from '../ui/copying';
 import { count, counted } from '../ui/format';
 import { AskLine } from './AskLine';
@@ -12,12 +7,11 @@ import { figureName, fullText, shownText } from './figureCells';
 import { FigureTable, tableWidth } from './FigureTable';
 import { FrequencyTable } from './FrequencyTable';
 import { groupName } from './groups';
-import { laneOrder } from './laneOrder';
 import { MorePlots } from './MorePlots';
-import { rowLabels, triedBars, useCrosshair } from './queries';
+import { rowLabels } from './queries';
 import type { Question } from './question';
-import { RangeNote } from './RangeNote';
-import { StackLine } from './StackLine';
+import { ScenesPart } from './ScenesPart';
+import { StackPart } from './StackPart';
 
 /** A wider table of figures stands above the plots, so that no group is hidden behind an edge. */
 const BESIDE_AT_MOST_PX = 560;
@@ -28,7 +22,6 @@ export function Sheet({
     sheet,
     profile,
     question,
-    splitNames,
     numbers,
     idKey,
     onAsk,
@@ -39,8 +32,6 @@ export function Sheet({
     sheet: SheetData;
     profile: Profile;
     question: Question;
-    /** Names of the categories that split the rows; null where a number does, whose classes make no condition. */
-    splitNames: string[] | null;
     /** Variables that could be counts. */
     numbers: Variable[];
     /** The variable that names the rows, where there is one. */
@@ -50,21 +41,12 @@ export function Sheet({
     /** Opens the rows that a condition leaves. */
     onShowRows: (where: string) => void;
 }) {
-    const showRows = (stack: Stack, lane: number, place: number) => {
-        const labels = lane === 0 ? [] : (profile.groups[lane - 1]?.labels ?? []);
-        const groups = labels.map((label, i) => ({ name: splitNames?.[i] ?? '', label }));
-        onShowRows(conditionOfClass(sheet.name, stack.classes.edges, place, stack.classes.closed, groups, question.where));
-    };
-    const [range, setRange] = useState<{ from: string; to: string } | null>(null);
-    const [isNear, setIsNear] = useState(false);
-    const crosshair = useCrosshair(dataset, profile.revision, question, sheet.variable, isNear);
     const names = ['Overall', ...profile.groups.map(groupName)];
-    const order = laneOrder(names.length, sheet.figures, question.lane_order);
     const labelsOf = (where: string) => rowLabels(dataset, idKey, where);
-    const asOutlines = question.arrange === 'outlines' && names.length > 1 && names.length - 1 <= MOST_OUTLINES;
     const isBeside = tableWidth(sheet.figures, names) <= BESIDE_AT_MOST_PX;
     const heading = `sheet-${sheet.variable}`;
     const axisName = sheet.unit === null ? sheet.name : `${sheet.name} (${sheet.unit})`;
+    const asked = { dataset, revision: profile.revision, question, variable: sheet.variable, names, axisName };
     const cells = (text: typeof fullText) => [
         [axisName, ...names],
         ...sheet.figures.map((row) => [figureName(row), ...row.values.map(text)]),
@@ -85,72 +67,20 @@ export function Sheet({
                 <>
                     <div className={isBeside ? 'flex items-start gap-8 max-xl:flex-col max-xl:gap-4' : 'space-y-6'}>
                         <FigureTable rows={sheet.figures} names={names} unit={sheet.unit} isBeside={isBeside} onOpen={onOpen} />
-                        {sheet.stack === null ? (
+                        {sheet.class_edges === null ? (
                             <p className="py-6 text-soft">There is no value to draw.</p>
                         ) : (
-                            <div className="w-full min-w-0 flex-1">
-                                <StackLine
-                                    stack={sheet.stack}
-                                    groups={names.length - 1}
-                                    figures={sheet.figures}
-                                    question={question}
-                                    onAsk={onAsk}
-                                />
-                                <AlignedStack
-                                    stack={sheet.stack}
-                                    crosshair={crosshair.data?.crosshair ?? null}
-                                    onNear={() => setIsNear(true)}
-                                    variable={sheet.variable}
-                                    names={names}
-                                    axisName={axisName}
-                                    counted={countedIn(profile)}
-                                    fences={profile.basis.fences}
-                                    order={order}
-                                    asOutlines={asOutlines}
-                                    tryClasses={(classes) => triedBars(dataset, question, sheet.variable, classes)}
-                                    onClasses={(classes) => onAsk({ classes })}
-                                    labelsOf={(value) => labelsOf(conditionOfRange(sheet.name, { from: value, to: value }, question.where))}
-                                    onSelect={(lane, place) =>
-                                        sheet.stack !== null && (lane === 0 || splitNames !== null) && showRows(sheet.stack, lane, place)
-                                    }
-                                    onRange={setRange}
-                                    onOutlier={(value) =>
-                                        onShowRows(conditionOfRange(sheet.name, { from: value, to: value }, question.where))
-                                    }
-                                />
-                                {range !== null && (
-                                    <RangeNote
-                                        dataset={dataset}
-                                        revision={profile.revision}
-                                        question={question}
-                                        variable={sheet.variable}
-                                        unit={sheet.unit}
-                                        range={range}
-                                        onZoom={(zoom) => {
-                                            setRange(null);
-                                            onAsk({ zoom });
-                                        }}
-                                        onShowRows={() => onShowRows(conditionOfRange(sheet.name, range, question.where))}
-                                    />
-                                )}
-                            </div>
+                            <StackPart
+                                {...asked}
+                                unit={sheet.unit}
+                                figures={sheet.figures}
+                                labelsOf={labelsOf}
+                                onAsk={onAsk}
+                                onShowRows={onShowRows}
+                            />
                         )}
                     </div>
-                    {sheet.stack !== null && (
-                        <MorePlots
-                            dataset={dataset}
-                            revision={profile.revision}
-                            question={question}
-                            variable={sheet.variable}
-                            names={names}
-                            axisName={axisName}
-                            stack={sheet.stack}
-                            order={order}
-                            numbers={numbers}
-                            labelsOf={labelsOf}
-                            onAsk={onAsk}
-                        />
-                    )}
+                    {sheet.class_edges !== null && <MorePlots {...asked} labelsOf={labelsOf} onAsk={onAsk} onShowRows={onShowRows} />}
                     <AskLine
                         dataset={dataset}
                         revision={profile.revision}
@@ -162,23 +92,18 @@ export function Sheet({
             )}
             {sheet.reads_as_classes && (
                 <ClassesPart
-                    dataset={dataset}
-                    revision={profile.revision}
-                    question={question}
-                    variable={sheet.variable}
-                    names={names}
-                    axisName={axisName}
+                    {...asked}
                     basis={profile.basis.words}
                     countsUnit={profile.basis.counts_unit}
                     numbers={numbers}
                     onAsk={onAsk}
                 />
             )}
-            {sheet.frequencies !== null && (sheet.type !== 'number' || sheet.stack !== null) && (
+            {sheet.frequencies !== null && (sheet.type !== 'number' || sheet.class_edges !== null) && (
                 <FrequencyTable
                     table={sheet.frequencies}
                     costs={sheet.class_costs}
-                    edges={sheet.stack?.classes.edges ?? []}
+                    edges={sheet.class_edges ?? []}
                     names={names}
                     name={axisName}
                     basis={profile.basis.words}
@@ -187,7 +112,7 @@ export function Sheet({
                 />
             )}
             {sheet.type === 'category' && !sheet.reads_as_classes && sheet.frequencies !== null && (
-                <LabelBars table={sheet.frequencies} variable={sheet.variable} names={names} name={sheet.name} />
+                <ScenesPart key={names.length} kind="labels" title={null} onShowRows={onShowRows} {...asked} />
             )}
             {sheet.dates !== null && (
                 <p className="py-2">
@@ -204,11 +129,6 @@ export function Sheet({
             )}
         </section>
     );
-}
-
-/** What the bars count: rows, or what the variable of counts says, in its unit. */
-function countedIn({ basis }: Profile): string {
-    return basis.counts === null ? 'rows' : `${basis.counts}${basis.counts_unit === null ? '' : ` (${basis.counts_unit})`}`;
 }
 
 function description(sheet: SheetData): string {

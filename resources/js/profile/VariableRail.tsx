@@ -198,7 +198,7 @@ function RailRow({
                     <span className="text-fine text-soft">{variable.type === 'number' ? (variable.unit ?? '') : variable.type}</span>
                 </span>
                 <span className="w-16 shrink-0">
-                    <MicroPlot counts={variable.sketch} isMuted={!isChosen} />
+                    <MicroPlot scene={variable.micro} isMuted={!isChosen} />
                     <MissingShare missing={variable.missing} rows={rows} />
                 </span>
             </button>

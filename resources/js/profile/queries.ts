@@ -1,6 +1,6 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, bodyOf } from '../api/client';
-import type { paths } from '../api/schema.generated';
+import { keepPreviousData, replaceEqualDeep, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { api, bodyOf, type DrawnScenes, type Scene } from '../api/client';
+import type { PictureSource, PictureWords } from '../plot/PictureOut';
 import type { ToKeep } from '../ui/keeping';
 import { classWords, type Question, questionWords } from './question';
 
@@ -10,7 +10,7 @@ export function useProfile(dataset: number, revision: number | undefined, questi
     return useQuery({
         queryKey: ['profile', dataset, revision, words, chosen],
         queryFn: async ({ signal }) =>
-            bodyOf(await api.GET('/datasets/{dataset}/profile', { params: { path: { dataset }, query: words }, signal })),
+            bodyOf(await api.GET('/datasets/{dataset}/profile', { params: { path: { dataset }, query: { question: words } }, signal })),
         enabled: revision !== undefined && chosen !== null && question.of.length > 0,
         placeholderData: keepPreviousData,
         staleTime: Infinity,
@@ -23,7 +23,7 @@ export function useOverview(dataset: number, revision: number | undefined, quest
     return useQuery({
         queryKey: ['overview', dataset, revision, words, chosen],
         queryFn: async ({ signal }) =>
-            bodyOf(await api.GET('/datasets/{dataset}/overview', { params: { path: { dataset }, query: words }, signal })),
+            bodyOf(await api.GET('/datasets/{dataset}/overview', { params: { path: { dataset }, query: { question: words } }, signal })),
         enabled: revision !== undefined && chosen !== null && question.of.length === 0,
         placeholderData: keepPreviousData,
         staleTime: Infinity,
@@ -45,7 +45,7 @@ export function useWorking(dataset: number, revision: number | undefined, questi
         queryFn: async ({ signal }) =>
             bodyOf(
                 await api.GET('/datasets/{dataset}/working', {
-                    params: { path: { dataset }, query: { ...words, figure: place.figure, column: place.column } },
+                    params: { path: { dataset }, query: { question: words, figure: place.figure, column: place.column } },
                     signal,
                 }),
             ),
@@ -61,7 +61,9 @@ export function useMatches(dataset: number, revision: number, question: Question
     return useQuery({
         queryKey: ['matches', dataset, revision, words, stated],
         queryFn: async ({ signal }) =>
-            bodyOf(await api.GET('/datasets/{dataset}/matches', { params: { path: { dataset }, query: { ...words, stated } }, signal })),
+            bodyOf(
+                await api.GET('/datasets/{dataset}/matches', { params: { path: { dataset }, query: { question: words, stated } }, signal }),
+            ),
         enabled: stated !== '',
         staleTime: Infinity,
     });
@@ -73,7 +75,9 @@ export function useStanding(dataset: number, revision: number, question: Questio
     return useQuery({
         queryKey: ['standing', dataset, revision, words, value],
         queryFn: async ({ signal }) =>
-            bodyOf(await api.GET('/datasets/{dataset}/standing', { params: { path: { dataset }, query: { ...words, value } }, signal })),
+            bodyOf(
+                await api.GET('/datasets/{dataset}/standing', { params: { path: { dataset }, query: { question: words, value } }, signal }),
+            ),
         enabled: value !== '',
         staleTime: Infinity,
     });
@@ -87,61 +91,79 @@ export function useClasses(dataset: number, revision: number, question: Question
         queryKey: ['classes', dataset, revision, words, classes],
         queryFn: async ({ signal }) =>
             bodyOf(
-                await api.GET('/datasets/{dataset}/classes', { params: { path: { dataset }, query: { ...words, ...classes } }, signal }),
+                await api.GET('/datasets/{dataset}/classes', {
+                    params: { path: { dataset }, query: { question: words, classWords: classes } },
+                    signal,
+                }),
             ),
         placeholderData: keepPreviousData,
         staleTime: Infinity,
     });
 }
 
-/** The pictures beside the stack; each is asked for when it is opened. */
-export type SceneKind = paths['/datasets/{dataset}/plots/{kind}']['get']['parameters']['path']['kind'];
-
-/** While the window is resized the picture is asked for again in steps of so many pixels only. */
+/** While the window is resized a picture is asked for again in steps of so many pixels only. */
 const WIDTH_STEP = 8;
+const NARROWEST = 160;
+
+/** What a picture is asked for: which, of what, in which room. */
+export interface PictureAsked {
+    dataset: number;
+    question: Question;
+    kind: string;
+    variable: string;
+    words: PictureWords;
+    width: number;
+}
+
+/** How the server is asked for a picture. */
+function sceneQuery({ question, variable, words, width }: PictureAsked) {
+    return {
+        question: questionWords({ ...question, of: [variable] }),
+        ...words,
+        width: Math.max(NARROWEST, Math.floor(width / WIDTH_STEP) * WIDTH_STEP),
+    };
+}
+
+/** The same for what leaves the page; of a group where each has its own. */
+export function pictureSource({ dataset, kind, question, variable, words, width }: PictureAsked, column: number | null): PictureSource {
+    return {
+        dataset,
+        kind,
+        question: questionWords({ ...question, of: [variable] }),
+        words: { ...words, ...(column === null ? {} : { column }) },
+        width: Math.max(NARROWEST, Math.floor(width)),
+    };
+}
+
+async function scenesOf(asked: PictureAsked, query: ReturnType<typeof sceneQuery>, signal: AbortSignal | null): Promise<DrawnScenes> {
+    const path = { dataset: asked.dataset, kind: asked.kind };
+    return bodyOf(await api.GET('/datasets/{dataset}/plots/{kind}', { params: { path, query }, signal })) as DrawnScenes;
+}
 
 /** A picture laid out for this width, or one for each group. */
-export function useScenes(
-    kind: SceneKind,
-    dataset: number,
-    revision: number,
-    question: Question,
-    variable: string,
-    width: number,
-    other?: string,
-) {
-    const words = {
-        ...questionWords({ ...question, of: [variable] }),
-        width: Math.max(160, Math.floor(width / WIDTH_STEP) * WIDTH_STEP),
-        ...(other === undefined ? {} : { with: other }),
+export function useScenes(asked: PictureAsked, revision: number) {
+    const query = sceneQuery(asked);
+    return useQuery({
+        queryKey: ['scenes', asked.kind, asked.dataset, revision, query],
+        queryFn: async ({ signal }) => ({ ...(await scenesOf(asked, query, signal)), width: query.width }),
+        enabled: asked.width > 0,
+        placeholderData: keepPreviousData,
+        staleTime: Infinity,
+    });
+}
+
+/** The same picture over other classes, while they are tried; what is as it was in the one before is not painted again. */
+export function triedScene(asked: PictureAsked): (classes: string) => Promise<Scene> {
+    let before: Scene | undefined;
+    return async (classes) => {
+        const tried = { ...asked, question: { ...asked.question, classes } };
+        const scene = (await scenesOf(tried, sceneQuery(tried), null)).scenes[0]?.scene ?? null;
+        if (scene === null) {
+            throw new Error('There is no value to draw.');
+        }
+        before = replaceEqualDeep<Scene>(before, scene);
+        return before;
     };
-    return useQuery({
-        queryKey: ['scenes', kind, dataset, revision, words],
-        queryFn: async ({ signal }) =>
-            bodyOf(await api.GET('/datasets/{dataset}/plots/{kind}', { params: { path: { dataset, kind }, query: words }, signal })),
-        enabled: width > 0 && other !== '',
-        placeholderData: keepPreviousData,
-        staleTime: Infinity,
-    });
-}
-
-export interface StemWords {
-    unit?: number;
-    lines?: 1 | 2 | 5;
-    apart: 'yes' | 'no';
-}
-
-export function useStems(dataset: number, revision: number, question: Question, variable: string, stems: StemWords) {
-    const words = questionWords({ ...question, of: [variable] });
-    return useQuery({
-        queryKey: ['stems', dataset, revision, words, stems],
-        queryFn: async ({ signal }) =>
-            bodyOf(
-                await api.GET('/datasets/{dataset}/plots/stems', { params: { path: { dataset }, query: { ...words, ...stems } }, signal }),
-            ),
-        placeholderData: keepPreviousData,
-        staleTime: Infinity,
-    });
 }
 
 /** What the crosshair over the stack says; asked for when the pointer first comes. */
@@ -150,7 +172,9 @@ export function useCrosshair(dataset: number, revision: number, question: Questi
     return useQuery({
         queryKey: ['crosshair', dataset, revision, words],
         queryFn: async ({ signal }) =>
-            bodyOf(await api.GET('/datasets/{dataset}/plots/crosshair', { params: { path: { dataset }, query: words }, signal })),
+            bodyOf(
+                await api.GET('/datasets/{dataset}/plots/crosshair', { params: { path: { dataset }, query: { question: words } }, signal }),
+            ),
         enabled: isNear,
         staleTime: Infinity,
     });
@@ -170,7 +194,7 @@ export function useRange(
         queryFn: async ({ signal }) =>
             bodyOf(
                 await api.GET('/datasets/{dataset}/plots/range', {
-                    params: { path: { dataset }, query: { ...words, from: range?.from ?? '', to: range?.to ?? '' } },
+                    params: { path: { dataset }, query: { question: words, from: range?.from ?? '', to: range?.to ?? '' } },
                     signal,
                 }),
             ),
@@ -194,26 +218,13 @@ export function useComparison(
         queryFn: async ({ signal }) =>
             bodyOf(
                 await api.GET('/datasets/{dataset}/comparison', {
-                    params: { path: { dataset }, query: { ...words, ...classes, figure: '', stated: '', ...asked } },
+                    params: { path: { dataset }, query: { question: words, classWords: classes, figure: '', stated: '', ...asked } },
                     signal,
                 }),
             ),
         enabled: asked !== null,
         staleTime: Infinity,
     });
-}
-
-/** The bars of a variable over other classes, while they are tried. */
-export async function triedBars(dataset: number, question: Question, variable: string, classes: string) {
-    const { bars } = bodyOf(
-        await api.GET('/datasets/{dataset}/plots/bars', {
-            params: { path: { dataset }, query: questionWords({ ...question, of: [variable], classes }) },
-        }),
-    );
-    if (bars === null) {
-        throw new Error('There is no value to draw.');
-    }
-    return bars;
 }
 
 const LABELS_SHOWN = 4;
@@ -233,26 +244,18 @@ export async function rowLabels(dataset: number, id: string | undefined, where: 
 export function useKeeping(dataset: number) {
     const queries = useQueryClient();
     return useMutation({
-        mutationFn: async ({ item, question, ...about }: { item: ToKeep; question: Question; address: string; revision: number }) => {
-            const path = { dataset };
-            return 'cells' in item
-                ? bodyOf(
-                      await api.POST('/datasets/{dataset}/kept', {
-                          params: { path },
-                          body: {
-                              ...about,
-                              title: item.title,
-                              content: JSON.stringify(item.cells),
-                              is_of_classes: item.isOfClasses ?? false,
-                          },
-                      }),
-                  )
-                : bodyOf(
-                      await api.POST('/datasets/{dataset}/plots/picture', {
-                          params: { path, query: { ...questionWords(question), ...classWords(question), ...item.picture } },
-                          body: { title: item.title, address: about.address },
-                      }),
-                  );
+        mutationFn: async ({ item, ...about }: { item: ToKeep; address: string; revision: number }) => {
+            if ('cells' in item) {
+                const body = { ...about, title: item.title, content: JSON.stringify(item.cells), is_of_classes: item.isOfClasses ?? false };
+                return bodyOf(await api.POST('/datasets/{dataset}/kept', { params: { path: { dataset } }, body }));
+            }
+            const { kind, question, words } = item.picture as PictureSource;
+            return bodyOf(
+                await api.POST('/datasets/{dataset}/plots/{kind}', {
+                    params: { path: { dataset, kind }, query: { question, ...words } },
+                    body: { title: item.title, address: about.address },
+                }),
+            );
         },
         onSuccess: () => queries.invalidateQueries({ queryKey: ['kept', dataset] }),
     });

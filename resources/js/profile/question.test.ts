@@ -1,6 +1,25 @@
-import { expect, test } from 'vitest';
+import { expect, test, vi } from 'vitest';
 import { testVariable as variable } from '../api/testVariable';
-import { defaults, questionWords, readQuestion, toggled, writeQuestion } from './question';
+import { classWords, defaults, questionWords, readQuestion, toggled, writeQuestion } from './question';
+
+vi.mock('../api/conventions', () => ({
+    conventions: {
+        words: [
+            ['of', ''],
+            ['by', ''],
+            ['as', 'sample'],
+            ['quartiles', 'halves-excluded'],
+            ['where', ''],
+            ['level', '0.95'],
+            ['decimals', 'data+1'],
+            ['no_entry', 'show'],
+            ['limits', ''],
+            ['count_columns', ''],
+            ['plots', ''],
+            ['lane_order', ''],
+        ].map(([name, value]) => ({ name, default: value })),
+    },
+}));
 
 const variables = [variable('tag', 'id'), variable('yield', 'number'), variable('mites', 'number')];
 
@@ -14,8 +33,18 @@ test('what is written to the address is read back the same, and defaults are lef
     expect(writeQuestion(readQuestion(new URLSearchParams('of=yield&as=sample&quartiles=halves-excluded'))).toString()).toBe('of=yield');
 });
 
-test('the API is asked in the same words', () => {
-    expect(questionWords(readQuestion(new URLSearchParams('of=a,b&decimals=s4&no_entry=show')))).toEqual({ of: 'a,b', decimals: 's4' });
+const unsaid = { amend: '', cumulative: '' };
+
+test('the API is asked in the same words, what is the page’s own or of classes alone apart', () => {
+    const question = readQuestion(new URLSearchParams('of=a,b&decimals=s4&no_entry=show&plots=boxes&lane_order=mean&limits=rounded'));
+    expect(questionWords(question)).toEqual({ of: 'a,b', decimals: 's4' });
+    expect(classWords({ ...question, ...unsaid })).toEqual({ limits: 'rounded' });
+});
+
+test('counts in columns of their own are no question where the rows are split', () => {
+    const asked = { ...readQuestion(new URLSearchParams('count_columns=a,b')), ...unsaid };
+    expect(classWords(asked)).toEqual({ count_columns: 'a,b' });
+    expect(classWords({ ...asked, by: ['c'] })).toEqual({});
 });
 
 test('ticking one more variable never loses others and keeps the order of the rail', () => {

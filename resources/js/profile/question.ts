@@ -1,36 +1,8 @@
-import type { Grouped, ProfileWords, Variable } from '../api/client';
+import type { ClassWords, QuestionWords, Variable } from '../api/client';
+import { conventions } from '../api/conventions';
 
-/** The words of the basis and of what is shown, each a text; '' = the address does not say, and the server's default holds. */
-export const defaults = {
-    as: 'sample',
-    quartiles: 'halves-excluded',
-    counts: '',
-    where: '',
-    missing: 'per-variable',
-    fences: '1.5',
-    edges: 'left',
-    level: '0.95',
-    decimals: 'data+1',
-    figures: '',
-    percentiles: '',
-    no_entry: 'show',
-    order: 'own',
-    distinct: 'no',
-    classes: '',
-    scale: 'count',
-    marks: 'quartiles,median',
-    curve: 'no',
-    lanes: 'common',
-    zoom: '',
-    limits: '',
-    amend: '',
-    cumulative: '',
-    count_columns: '',
-    arrange: 'lanes',
-    lane_order: '',
-};
-
-export type Words = typeof defaults;
+/** Words that say one thing each, as texts; what holds where the address does not say comes from the server. */
+export type Words = Record<Exclude<keyof QuestionWords | keyof ClassWords, 'of' | 'by'> | 'arrange' | 'lane_order', string>;
 
 /** What the address asks: the same words as in the API and on the command line. Defaults are left out of it. */
 export interface Question extends Words {
@@ -41,7 +13,10 @@ export interface Question extends Words {
     plots: string[];
 }
 
-const names = Object.keys(defaults) as (keyof Words)[];
+const lists = ['of', 'by', 'plots'] as const;
+const words = conventions.words.filter(({ name }) => !lists.some((list) => list === name)) as { name: keyof Words; default: string }[];
+
+export const defaults = Object.fromEntries(words.map((word) => [word.name, word.default])) as Words;
 
 function list(words: string | null): string[] {
     return (words ?? '').split(',').filter((key) => key !== '');
@@ -54,7 +29,7 @@ export function readQuestion(address: URLSearchParams): Question {
         by: list(address.get('by')),
         plots: list(address.get('plots')),
     };
-    for (const name of names) {
+    for (const { name } of words) {
         // Unknown words are sent on as they are: the server says what it expected.
         question[name] = address.get(name) ?? defaults[name];
     }
@@ -64,12 +39,12 @@ export function readQuestion(address: URLSearchParams): Question {
 /** Only what is unlike the defaults. */
 export function writeQuestion(question: Question): URLSearchParams {
     const address = new URLSearchParams();
-    for (const name of ['of', 'by', 'plots'] as const) {
+    for (const name of lists) {
         if (question[name].length > 0) {
             address.set(name, question[name].join(','));
         }
     }
-    for (const name of names) {
+    for (const { name } of words) {
         if (question[name] !== defaults[name]) {
             address.set(name, question[name]);
         }
@@ -77,27 +52,22 @@ export function writeQuestion(question: Question): URLSearchParams {
     return address;
 }
 
+const classNames = ['limits', 'amend', 'cumulative', 'count_columns'] as const satisfies (keyof ClassWords)[];
 /** What a profile is not asked: it is the page's own, or asked elsewhere. */
-const ownWords = { plots: [], limits: '', amend: '', cumulative: '', count_columns: '', arrange: defaults.arrange, lane_order: '' };
+const ownNames = ['plots', 'arrange', 'lane_order', ...classNames];
 
 /** The same words for the API. */
-export function questionWords(question: Question): ProfileWords {
-    return Object.fromEntries(writeQuestion({ ...question, ...ownWords }));
+export function questionWords(question: Question): QuestionWords {
+    return Object.fromEntries([...writeQuestion(question)].filter(([name]) => !ownNames.some((own) => own === name)));
 }
 
 /** How labels that are classes are taken; only where they are asked for as classes. */
-export function classWords(question: Question): {
-    limits?: Grouped['limits'];
-    amend?: string;
-    cumulative?: 'yes' | 'no';
-    count_columns?: string;
-} {
-    return {
-        ...(question.limits === '' ? {} : { limits: question.limits as Grouped['limits'] }),
-        ...(question.amend === '' ? {} : { amend: question.amend }),
-        ...(question.cumulative === 'yes' || question.cumulative === 'no' ? { cumulative: question.cumulative } : {}),
-        ...(question.count_columns === '' || question.by.length > 0 ? {} : { count_columns: question.count_columns }),
-    };
+export function classWords(question: Question): ClassWords {
+    return Object.fromEntries(
+        classNames
+            .filter((name) => question[name] !== '' && (name !== 'count_columns' || question.by.length === 0))
+            .map((name) => [name, question[name]]),
+    );
 }
 
 /** Ticks or unticks one variable; the others stay, in the order of the rail. */
@@ -111,11 +81,11 @@ export function toggled(keys: string[], key: string, variables: Variable[]): str
 
 /** The address of the rows of a condition, which calls an outlier there what it calls one here. */
 export function rowsWords(where: string, question: Question): URLSearchParams {
-    const words = new URLSearchParams({ where });
+    const address = new URLSearchParams({ where });
     for (const name of ['quartiles', 'fences'] as const) {
         if (question[name] !== defaults[name]) {
-            words.set(name, question[name]);
+            address.set(name, question[name]);
         }
     }
-    return words;
+    return address;
 }

@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest';
 import type { Overview } from '../api/client';
+import { noScene } from '../api/testVariable';
 import { sorted } from './sorting';
 
 const line = (name: string, value: number | null): Overview['lines'][number] => ({
@@ -9,7 +10,7 @@ const line = (name: string, value: number | null): Overview['lines'][number] => 
     unit: null,
     description: null,
     missing: 0,
-    sketch: [],
+    micro: noScene,
     values: [[{ value, text: value === null ? null : String(value), reason: null }]],
     labels: null,
     dates: null,

@@ -51,7 +51,7 @@ export function ColumnHead({
                 </span>
             </button>
             <span className="block h-5">
-                <MicroPlot counts={variable.sketch} isMuted={!isChosen} />
+                <MicroPlot scene={variable.micro} isMuted={!isChosen} />
             </span>
             <span className="mt-1 block truncate text-fine text-soft">
                 <span className="figures">{count(rows - variable.missing)}</span>

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Dataset } from '../api/client';
-import { useConventions } from '../api/conventions';
+import { choicesOf, defaultOf } from '../api/conventions';
 import { nameInFormula } from '../api/formula';
 import { count } from '../ui/format';
 import { Waiting } from '../ui/Waiting';
@@ -81,8 +81,7 @@ export function RowsLine({
 
 /** What the condition calls an outlier. */
 function Fences({ view, onShow }: { view: View; onShow: (change: Partial<View>) => void }) {
-    const rules = useConventions().data?.quartiles ?? [];
-    const fences = view.fences === '' ? '1.5' : view.fences;
+    const fences = view.fences === '' ? defaultOf('fences') : view.fences;
     return (
         <span>
             , outliers beyond{' '}
@@ -91,14 +90,14 @@ function Fences({ view, onShow }: { view: View; onShow: (change: Partial<View>) 
                 words={`${fences} IQR`}
                 value={fences}
                 help="How many interquartile ranges beyond the quartiles a value is called an outlier."
-                common={['1.5', '2', '3'].map((value) => ({ value, words: value }))}
+                common={choicesOf('fences')}
                 onChange={(value) => onShow({ fences: value })}
             />{' '}
             of quartiles by{' '}
             <WordChoice
                 name="Quartiles by"
-                options={rules}
-                value={view.quartiles === '' ? (rules[0]?.value ?? '') : view.quartiles}
+                options={choicesOf('quartiles')}
+                value={view.quartiles === '' ? defaultOf('quartiles') : view.quartiles}
                 onChange={(quartiles) => onShow({ quartiles })}
             />
         </span>

@@ -53,7 +53,7 @@ export function WordChoice({
                                     <Tick />
                                 </DropdownMenu.ItemIndicator>
                                 <span className={clsx('col-start-2', option.value === value && 'font-semibold')}>{option.words}</span>
-                                {option.sentence !== undefined && (
+                                {option.sentence !== undefined && option.sentence !== '' && (
                                     <span className="col-start-2 text-fine leading-snug text-soft">{option.sentence}</span>
                                 )}
                             </DropdownMenu.RadioItem>

@@ -5,16 +5,15 @@ declare(strict_types=1);
 namespace Tests\App\Drawing;
 
 use App\Drawing\Axes;
-use App\Drawing\Geometry;
 use App\Drawing\Palette;
 use App\Drawing\Scale;
+use App\Drawing\Scene;
 use App\Drawing\Spread;
 use App\Drawing\StackLayout;
 use App\Drawing\Svg;
 use DOMDocument;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use UnexpectedValueException;
 
 /** The small parts that all pictures share. */
 final class DrawingTest extends TestCase
@@ -76,9 +75,9 @@ final class DrawingTest extends TestCase
 
     public function test_what_is_written_is_safe_and_short(): void
     {
-        $svg = new Svg(200, 100, 'a "name" & more');
-        $svg->text(1.23456, -0.001, "<b>\u{8}</b> & \"c\"", ['class' => null, 'fill' => Palette::INK]);
-        $text = $svg->document();
+        $scene = new Scene(200.0, 100.0, 'a "name" & more');
+        $scene->text(1.23456, -0.001, "<b>\u{8}</b> & \"c\"", ['fill' => 'ink']);
+        $text = Svg::of($scene);
         $document = new DOMDocument();
 
         self::assertTrue($document->loadXML($text));
@@ -87,11 +86,42 @@ final class DrawingTest extends TestCase
         self::assertStringNotContainsString('class=', $text);
     }
 
+    public function test_a_file_has_the_caption_below_and_its_title_above(): void
+    {
+        $scene = new Scene(200.0, 100.0, 'x', [], 'How to read it.');
+        $document = new DOMDocument();
+        self::assertTrue($document->loadXML(Svg::of($scene, Palette::named('dark'), 'Hives & more')));
+        [$caption, $title] = [$document->getElementsByTagName('text')[0], $document->getElementsByTagName('text')[1]];
+
+        self::assertSame(['How to read it.', 'Hives & more'], [$caption?->textContent, $title?->textContent]);
+        self::assertSame('-16 -34 216 156', $document->documentElement?->getAttribute('viewBox'));
+        self::assertGreaterThan(100, (float) $caption?->getAttribute('y'));
+        self::assertLessThan(0, (float) $title?->getAttribute('y'));
+        self::assertSame([Palette::named('dark')->ink('soft'), Palette::named('dark')->ink('ink')], [$caption?->getAttribute('fill'), $title?->getAttribute('fill')]);
+    }
+
     public function test_groups_share_eight_hues_and_overall_has_its_own(): void
     {
-        self::assertCount(9, array_unique(array_map(Palette::lane(...), range(0, 8))));
-        self::assertSame(Palette::lane(1), Palette::lane(9));
+        foreach (['light', 'dark', 'print'] as $name) {
+            $palette = Palette::named($name);
+            self::assertCount(9, array_unique(array_map(static fn(int $lane): string => $palette->ink("lane-{$lane}"), range(0, 8))), $name);
+            self::assertSame($palette->ink('lane-1'), $palette->ink('lane-9'));
+        }
         self::assertSame([null, '7 3'], [Palette::dash(1), Palette::dash(6)]);
+        self::assertSame('#000000', Palette::named('print')->ink('ink'));
+    }
+
+    public function test_the_palettes_are_those_of_the_page(): void
+    {
+        $css = (string) file_get_contents(__DIR__ . '/../../../resources/css/app.css');
+        foreach (['light' => '/:root\s*\{([^}]*)\}/', 'dark' => '/\[data-theme=.dark.\]\s*\{([^}]*)\}/'] as $name => $pattern) {
+            self::assertSame(1, preg_match($pattern, $css, $rule), $name);
+            preg_match_all('/--([a-z0-9-]+):\s*(#[0-9a-f]{6})/', $rule[1], $found, PREG_SET_ORDER);
+            $page = array_column($found, 2, 1);
+            foreach (Palette::ALL[$name] as $ink => $colour) {
+                self::assertSame($page[$ink] ?? null, $colour, "{$name} {$ink}");
+            }
+        }
     }
 
     public function test_lanes_lie_below_one_another_over_the_axis(): void
@@ -106,14 +136,5 @@ final class DrawingTest extends TestCase
         self::assertGreaterThan($y, $layout->axisTop);
         self::assertSame([250.0, 158.0, 250.0], array_map(static fn(StackLayout $own): float => $own->lanes[0]['barsBase'] - $own->lanes[0]['barsTop'], [StackLayout::of(760, 1, false), $layout, StackLayout::of(760, 3, true)]));
         self::assertSame([88.0, 108.0], [StackLayout::of(400, 1, false)->left, $layout->left]);
-    }
-
-    public function test_a_geometry_of_another_shape_is_no_geometry(): void
-    {
-        $geometry = Geometry::ofJson('{"number": 1.5, "text": "a", "parts": [{"is": true}], "points": [[1, 2]]}');
-
-        self::assertSame([1.5, 'a', null, true, [[1.0, 2.0]]], [$geometry->number('number'), $geometry->text('text'), $geometry->partOrNull('none'), $geometry->parts('parts')[0]->is('is'), $geometry->points('points')]);
-        $this->expectException(UnexpectedValueException::class);
-        $geometry->number('text');
     }
 }

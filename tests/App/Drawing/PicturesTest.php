@@ -4,124 +4,232 @@ declare(strict_types=1);
 
 namespace Tests\App\Drawing;
 
-use App\Drawing\Boxes;
-use App\Drawing\BoxLook;
-use App\Drawing\Geometry;
+use App\Drawing\BoxesScene;
+use App\Drawing\Look;
+use App\Drawing\Pictures;
+use App\Drawing\Scene;
 use App\Drawing\Spread;
 use App\Drawing\StackLayout;
-use App\Drawing\StemsPicture;
-use DOMDocument;
-use DOMElement;
-use DOMXPath;
+use App\Drawing\StackScene;
+use App\Drawing\StemsScene;
+use App\Drawing\TextWidth;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use RowTally\Core\Exception\NotUnderstood;
+use RowTally\Core\Plots\ClassChoice;
+use RowTally\Core\Plots\HeightScale;
+use RowTally\Core\Plots\StackOptions;
+use Tests\App\Support\ListedSource;
+use Tests\App\Support\SceneMarks;
 
-/** What each picture draws of a small geometry, and where: the numbers are those of the axis in pixels. */
+/** What each picture draws of a few numbers, and where: places are those of the axis in pixels. */
 final class PicturesTest extends TestCase
 {
-    /** From 0 to 100 on 500 pixels from 108 (names) to 608: five to a unit. */
-    private const AXIS = '"axis": {"from": 0, "to": 100, "ticks": [{"at": 0, "text": "0"}, {"at": 50, "text": "50"}, {"at": 100, "text": "100"}]}';
+    /** Q₁ 20, median 40, Q₃ 60, fences at −40 and 120, far ones at 180. */
+    private const VALUES = ['10', '20', '30', '40', '50', '60', '200'];
 
     public function test_a_box_plot_stands_where_its_numbers_are(): void
     {
-        $picture = self::boxes(new BoxLook(hasNumbers: true));
-        self::assertStringStartsWith('M308 ', self::one($picture, '//*[@data-median]')->getAttribute('d'));
-        self::assertStringStartsWith('M208 ', self::one($picture, '//*[@data-box]')->getAttribute('d'));
-        self::assertStringStartsWith('M158 ', self::one($picture, '//*[@data-whisker="low"]')->getAttribute('d'));
-        self::assertStringStartsWith('M458 ', self::one($picture, '//*[@data-whisker="high"]')->getAttribute('d'));
-        self::assertStringStartsWith('M333 ', self::one($picture, '//*[@data-mean]')->getAttribute('d'));
-        self::assertSame('558', self::one($picture, '//*[@data-outlier="near"]')->getAttribute('cx'));
-        self::assertStringStartsWith('M608 ', self::one($picture, '//*[@data-outlier="far"]')->getAttribute('d'));
-        self::assertSame(['10', '20', '40', '60', '100'], self::texts($picture, '//*[@data-lane="Overall"]//*[contains(@class, "halo")]'));
+        $scene = self::boxes('');
+        $at = self::along($scene);
+        $starts = static fn(string $role, int $i = 0): float => (float) substr(strval(SceneMarks::of($scene, $role)[$i]['d']), 1);
+        self::assertEqualsWithDelta([$at(20), $at(40), $at(10), $at(60), $at(410 / 7)], [$starts('box'), $starts('median'), $starts('whisker'), $starts('whisker', 1), $starts('mean')], 0.01);
+        [$outlier] = SceneMarks::of($scene, 'outlier');
+        self::assertSame(['far', '200 kg', '200 <= x <= 200'], [$outlier['id'], $outlier['says'], $outlier['rows']]);
+        self::assertSame(['10', '20', '40', '60', '200'], array_column(SceneMarks::of($scene, 'five'), 'text'));
+        self::assertSame(['Overall: from 10 to 200, half of them between 20 and 60, median 40; 1 value beyond the fences.'], $scene->sentences);
+        self::assertSame(['mean', 'median', 'beyond 3 interquartile ranges'], array_column(SceneMarks::of($scene, 'key'), 'text'), 'what stands in the picture is in its key');
     }
 
     public function test_whiskers_to_the_extremes_leave_nothing_beyond_them(): void
     {
-        $picture = self::boxes(new BoxLook(isToExtremes: true));
-        self::assertStringStartsWith('M608 ', self::one($picture, '//*[@data-whisker="high"]')->getAttribute('d'));
-        self::assertCount(0, self::all($picture, '//*[@data-outlier]'));
-        self::assertCount(0, self::all($picture, '//*[contains(@class, "halo")]'), 'numbers only where they are wanted');
+        $scene = self::boxes('extremes:yes,numbers:no');
+        self::assertStringStartsWith('M' . (string) self::along($scene)(200) . ' ', strval(SceneMarks::of($scene, 'whisker')[1]['d']));
+        self::assertSame([[], []], [SceneMarks::of($scene, 'outlier'), SceneMarks::of($scene, 'five')]);
     }
 
     public function test_notches_narrow_the_box_at_its_median(): void
     {
-        $plain = self::one(self::boxes(new BoxLook()), '//*[@data-box]')->getAttribute('d');
-        $notched = self::one(self::boxes(new BoxLook(hasNotches: true)), '//*[@data-box]')->getAttribute('d');
-        self::assertSame([3, 9], [substr_count($plain, 'L'), substr_count($notched, 'L')]);
-        self::assertStringContainsString('L283 ', $notched, 'the lower end of the notch, 35');
-        self::assertStringContainsString('L333 ', $notched, 'the upper end of the notch, 45');
+        $paths = array_map(static fn(string $look): string => strval(SceneMarks::of(self::boxes($look), 'box')[0]['d']), ['', 'notches:yes']);
+        self::assertSame([3, 9], array_map(static fn(string $path): int => substr_count($path, 'L'), $paths));
+        // By hand: 40 − 1.57 × 40 / √7.
+        self::assertStringContainsString('L' . round(self::along(self::boxes(''))(40 - 1.57 * 40 / sqrt(7)), 2) . ' ', $paths[1]);
     }
 
     public function test_a_box_of_a_quarter_of_the_rows_is_half_as_thick(): void
     {
-        $height = static function (string $path): float {
-            preg_match('/^M\S+ (\S+)L\S+ (\S+)/', $path, $part);
+        $of = new ListedSource([[...self::VALUES, '41'], ['40', '41']], ['Overall', 'North'], [0, 1]);
+        $thick = array_map(static function (array $median): float {
+            preg_match('/^M\S+ (\S+)L\S+ (\S+)/', strval($median['d']), $part);
 
             return (float) $part[2] - (float) $part[1];
-        };
-        $picture = self::boxes(new BoxLook(isWideByN: true), [0, 1]);
-        $thick = array_map(static fn(DOMElement $median): float => $height($median->getAttribute('d')), self::all($picture, '//*[@data-median]'));
+        }, SceneMarks::of(self::drawn(BoxesScene::draw($of, Look::ofWord('root-n:yes'), 638.0)), 'median'));
         self::assertSame([26.0, 13.0], $thick);
     }
 
     public function test_standing_boxes_have_a_standing_axis_and_lanes_without_values_none(): void
     {
-        $picture = self::boxes(new BoxLook(isUpright: true), [1, 0, 2]);
-        self::assertSame(['North', 'Overall'], array_map(static fn(DOMElement $lane): string => $lane->getAttribute('data-lane'), self::all($picture, '//*[@data-lane]')));
-        // 40 of 100 on 340 pixels from 350 up to 10.
-        self::assertStringContainsString(' 214L', self::one($picture, '(//*[@data-median])[1]')->getAttribute('d'));
+        $of = new ListedSource([self::VALUES, ['40'], []], ['Overall', 'North', 'South'], [1, 0, 2]);
+        $scene = self::drawn(BoxesScene::draw($of, Look::ofWord('standing:yes'), 300.0));
+        self::assertSame(['North', 'Overall'], array_column(SceneMarks::of($scene, 'lane'), 'id'));
+        self::assertStringContainsString(' ' . (string) round(self::along($scene)(40), 2) . 'L', strval(SceneMarks::of($scene, 'median')[1]['d']));
+        self::assertTrue($scene->toArray()['axes'][0]['stands']);
+    }
+
+    public function test_bars_stand_on_one_line_as_high_as_their_counts_and_lead_to_their_rows(): void
+    {
+        $of = new ListedSource([['12', '15', '21', '21', '34'], ['12', '15'], ['21', '21', '34']], ['Overall', 'north', 'south'], [0, 2, 1], new StackOptions(ClassChoice::ofWord('10:10')));
+        $scene = self::drawn(StackScene::draw($of, Look::ofWord(''), 700.0));
+        $bars = array_slice(SceneMarks::of($scene, 'bar'), 0, 3);
+        [$first, , $last] = array_column($bars, 'height');
+        self::assertEqualsWithDelta([$first, $first, $first / 2], array_column($bars, 'height'), 0.02);
+        self::assertEqualsWithDelta(0, $bars[0]['y'] + $first - $bars[2]['y'] - $last, 1e-9);
+        self::assertSame(['10 <= x < 20', '20 <= x < 30', '30 <= x <= 40'], array_column($bars, 'rows'));
+        self::assertSame(['Overall', 'south', 'north'], array_column(SceneMarks::of($scene, 'lane'), 'id'));
+        self::assertSame("20 <= x < 30 and g = 'south'", SceneMarks::of($scene, 'bar')[3]['rows']);
+        $axis = $scene->toArray()['axes'][0];
+        self::assertSame([10.0, 20.0, 'count'], [$axis['classes']['start'], $axis['classes']['second'], $axis['classes']['heights']]);
+    }
+
+    public function test_groups_over_one_another_are_lines_dashed_each_in_its_way(): void
+    {
+        $of = new ListedSource([['1', '2', '3', '4'], ['1', '2'], ['3', '4']], ['Overall', 'north', 'south'], [0, 1, 2], new StackOptions(scale: HeightScale::Percent));
+        $scene = self::drawn(StackScene::draw($of, Look::ofWord('arrange:outlines'), 700.0));
+        self::assertSame([], SceneMarks::of($scene, 'bar'));
+        $outlines = SceneMarks::of($scene, 'outline');
+        self::assertSame(['lane-1', 'lane-2'], array_column($outlines, 'stroke'));
+        self::assertNotSame($outlines[0]['dash'] ?? null, $outlines[1]['dash'] ?? null);
+        $six = new ListedSource(array_fill(0, 6, ['1', '2']), range('a', 'f'), range(0, 5));
+        self::assertSame([], SceneMarks::of(self::drawn(StackScene::draw($six, Look::ofWord('arrange:outlines'), 700.0)), 'outline'), 'too many to be told apart');
+        self::assertSame([false, true], array_map(static fn(ListedSource $source): bool => StackScene::options($source, Look::ofWord(''))[0]->isOffered, [$six, $of]));
     }
 
     public function test_stems_stand_with_depths_and_what_lies_apart(): void
     {
-        $column = Geometry::ofJson('{"per_leaf": 2, "low": [{"text": "-9", "count": 2}], "high": [], "lines": [{"depth": "3", "holds_median": false, "stem": "1", "negative": false, "leaves": [{"digit": "0", "count": 2}, {"digit": "5", "count": 2}]}, {"depth": "2", "holds_median": true, "stem": "2", "negative": false, "leaves": [{"digit": "7", "count": 1}]}]}');
-        $picture = StemsPicture::written($column, 'kg', '1');
-        $texts = self::texts($picture, '//*[local-name()="text"]');
-        self::assertContains('½ 2', $texts);
-        self::assertContains('-9 ×2', $texts);
-        self::assertSame(['05', '7'], array_slice(self::texts($picture, '//*[@data-leaves]'), -2));
-        self::assertContains('Leaf unit 1, one leaf = 2 rows.', $texts);
+        $of = new ListedSource([['10', '15', '15', '21', '27', '27', '34', '900']]);
+        $scene = self::drawn(StemsScene::draw($of, Look::ofWord('unit:0,lines:1,apart:yes'), 700.0));
+        self::assertSame(['1', '2', '3'], array_column(SceneMarks::of($scene, 'stem'), 'text'));
+        self::assertSame(['0', '55', '1', '77', '4'], array_column(SceneMarks::of($scene, 'leaf'), 'text'));
+        self::assertSame('15 <= x < 16', SceneMarks::of($scene, 'leaf')[1]['rows']);
+        self::assertSame(['3', '½ 3', '2'], array_map(trim(...), array_column(SceneMarks::of($scene, 'depth'), 'text')));
+        self::assertStringContainsString('900', strval(SceneMarks::of($scene, 'apart')[0]['text']));
+        self::assertStringStartsWith('Leaf unit 1. 1 │ 0 is 10; ', $scene->caption);
+        self::assertStringContainsString("1 │ 055\n", $scene->plain);
+        self::assertStringContainsString("2 │ 177\n", $scene->plain);
+    }
+
+    public function test_stems_turned_are_bars_and_two_groups_stand_back_to_back(): void
+    {
+        $of = new ListedSource([['10', '15', '21'], ['10', '15'], ['21']], ['Overall', 'north', 'south'], [0, 1, 2]);
+        $turned = StemsScene::draw($of, Look::ofWord('unit:0,lines:1,turned:yes'), 700.0);
+        self::assertCount(3, $turned);
+        $bars = SceneMarks::of(self::drawn($turned), 'stem-bar');
+        self::assertEqualsWithDelta(2.0, $bars[0]['height'] / $bars[1]['height'], 1e-9);
+        $back = StemsScene::draw($of, Look::ofWord('unit:0,lines:1,back:yes'), 700.0);
+        self::assertSame('north and south', $back[0]->name);
+        // Leaves run away from the stem on either side.
+        self::assertSame([['50', 'end'], ['1', 'start']], array_map(static fn(array $leaves): array => [$leaves['text'], $leaves['anchor']], SceneMarks::of(self::drawn($back), 'leaves')));
     }
 
     public function test_names_of_many_lines_take_rows_and_the_picture_grows_by_them(): void
     {
         self::assertSame([1, 1, 2, 3, 4], [Spread::rows([], 10), Spread::rows([30, 30], 60), Spread::rows([30, 30], 59), Spread::rows([90, 10, 90, 10], 101), Spread::rows(array_fill(0, 40, 100.0), 10)]);
-        $names = array_fill(0, 11, 'x̄ − 3s');
+        $names = array_fill(0, 15, 'x̄ − 3s');
         [$plain, $many] = [StackLayout::of(500, 2, false, ['median']), StackLayout::of(500, 2, false, $names)];
         self::assertSame([1, 2], [$plain->nameRows, $many->nameRows]);
         self::assertSame([14.0, 14.0, 14.0, 14.0], [$many->linesTop - $plain->linesTop, $many->dotsBase - $plain->dotsBase, $many->axisTop - $plain->axisTop, $many->height - $plain->height]);
     }
 
-    /** @param list<int> $order */
-    private static function boxes(BoxLook $look, array $order = [0]): string
+    /** @return iterable<string, array{string, float}> a name, a width */
+    public static function rooms(): iterable
     {
-        $box = static fn(int $n): string => '{"q1": 20, "median": 40, "q3": 60, "whisker_low": 10, "whisker_high": 70, "mean": 45, "n": ' . $n . ', "notch": {"low": 35, "high": 45}, "five": [{"at": 10, "text": "10"}, {"at": 20, "text": "20"}, {"at": 40, "text": "40"}, {"at": 60, "text": "60"}, {"at": 100, "text": "100"}], "outliers": {"marks": [{"value": 90, "far": false}, {"value": 100, "far": true}]}}';
-        $stack = Geometry::ofJson('{' . self::AXIS . ', "lanes": [{"box": ' . $box(16) . '}, {"box": ' . $box(4) . '}, {"box": null}]}');
-
-        return Boxes::picture($stack->parts('lanes'), $stack->part('axis'), ['Overall', 'North', 'South'], 'kg', $order, $look, 638);
+        foreach (['Overall', 'Ꮤ very long name of a place that nobody can pronounce', '养蜂人协会的第一个蜂场名字很长', 'اسم طويل جدا لمنحل في الوادي البعيد', 'WWWWWWWWWWWWWWWWWWWWWWWW', '٠١٢٣٤٥٦٧٨٩٠١٢٣٤٥٦٧٨٩', ''] as $name) {
+            foreach ([320.0, 760.0, 2560.0] as $width) {
+                yield "{$name} at {$width}" => [$name, $width];
+            }
+        }
     }
 
-    /** @return list<DOMElement> */
-    private static function all(string $svg, string $path): array
+    #[DataProvider('rooms')]
+    public function test_no_text_leaves_its_picture_and_no_two_lie_over_one_another(string $name, float $width): void
     {
-        $document = new DOMDocument();
-        self::assertTrue($document->loadXML($svg));
-        $found = (new DOMXPath($document))->query($path);
-        self::assertNotFalse($found);
-
-        return array_values(array_filter(iterator_to_array($found), static fn(mixed $node): bool => $node instanceof DOMElement));
+        $of = new ListedSource([self::VALUES, ['10', '20', '30'], ['40', '50', '60', '200']], ['Overall', $name, "{$name} 2"], [0, 1, 2]);
+        foreach (['stack', 'boxes', 'dots', 'qq', 'strips', 'steps'] as $kind) {
+            $picture = Pictures::of($kind);
+            self::assertNotNull($picture);
+            foreach ($picture::draw($of, Look::ofWord(''), $width) as $drawn) {
+                $scene = $drawn->scene;
+                self::assertNotNull($scene);
+                $texts = self::texts($scene->marks());
+                foreach ($texts as $i => [$words, $left, $right, $y]) {
+                    self::assertGreaterThanOrEqual(-1.0, $left, "{$kind}: {$words}");
+                    self::assertLessThanOrEqual($scene->width + 1, $right, "{$kind}: {$words}");
+                    self::assertLessThanOrEqual($scene->height, $y, "{$kind}: {$words}");
+                    foreach (array_slice($texts, 0, $i) as [$other, $from, $to, $line]) {
+                        self::assertFalse(abs($line - $y) < 8 && $from < $right - 1 && $to > $left + 1, "{$kind}: {$words} over {$other}");
+                    }
+                }
+            }
+        }
     }
 
-    private static function one(string $svg, string $path): DOMElement
+    public function test_what_was_chosen_is_held_to_what_can_be(): void
     {
-        $all = self::all($svg, $path);
-        self::assertCount(1, $all, $path);
-
-        return $all[0];
+        $options = BoxesScene::options(new ListedSource([['1']]), Look::ofWord(''));
+        Look::ofWord('notches:yes,standing:no')->holdTo($options);
+        foreach (['notches' => 'notches', 'tilted:yes' => 'tilted', 'notches:perhaps' => 'notches:perhaps'] as $word => $named) {
+            try {
+                Look::ofWord($word)->holdTo($options);
+                self::fail($word);
+            } catch (NotUnderstood $refusal) {
+                self::assertStringContainsString($named, $refusal->getMessage());
+            }
+        }
     }
 
-    /** @return list<string> */
-    private static function texts(string $svg, string $path): array
+    /**
+     * @param list<array<string, mixed>> $marks
+     *
+     * @return list<array{string, float, float, float}> each text with where it begins, ends and stands
+     */
+    private static function texts(array $marks): array
     {
-        return array_map(static fn(DOMElement $element): string => trim($element->textContent), self::all($svg, $path));
+        $texts = [];
+        foreach ($marks as $mark) {
+            if ($mark['kind'] === 'text' && !isset($mark['turn']) && $mark['text'] !== '') {
+                $face = str_contains($mark['face'] ?? '', 'figures') ? TextWidth::FIGURES : (($mark['face'] ?? '') === 'symbols' ? TextWidth::SYMBOLS : TextWidth::UI);
+                $wide = $mark['length'] ?? TextWidth::of($mark['text'], $face);
+                $left = $mark['x'] - match ($mark['anchor'] ?? 'start') {
+                    'middle' => $wide / 2,
+                    'end' => $wide,
+                    default => 0.0,
+                };
+                $texts[] = [$mark['text'], $left, $left + $wide, $mark['y']];
+            }
+            $texts = [...$texts, ...self::texts($mark['marks'] ?? [])];
+        }
+
+        return $texts;
+    }
+
+    private static function boxes(string $look): Scene
+    {
+        return self::drawn(BoxesScene::draw(new ListedSource([self::VALUES]), Look::ofWord($look), 638.0));
+    }
+
+    /** @param non-empty-list<\App\Drawing\DrawnScene> $drawn */
+    private static function drawn(array $drawn): Scene
+    {
+        self::assertNotNull($drawn[0]->scene);
+
+        return $drawn[0]->scene;
+    }
+
+    /** @return callable(float): float a value's place on the axis */
+    private static function along(Scene $scene): callable
+    {
+        $axis = $scene->toArray()['axes'][0];
+
+        return static fn(float $value): float => $axis['start'] + ($axis['end'] - $axis['start']) * ($value - $axis['from']) / ($axis['to'] - $axis['from']);
     }
 }

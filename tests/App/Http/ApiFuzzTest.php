@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App\Http;
 
+use App\Drawing\Pictures;
 use App\Models\Dataset;
 use App\Models\User;
 use Illuminate\Support\Facades\Queue;
@@ -112,8 +113,14 @@ final class ApiFuzzTest extends AppTestCase
             $parameter = $this->resolved($parameter);
             if ($parameter['in'] === 'path') {
                 $path = str_replace('{' . $parameter['name'] . '}', rawurlencode((string) $this->id($parameter['name'])), $path);
-            } elseif (($parameter['required'] ?? false) || mt_rand(0, 3) === 0) {
-                $words[$parameter['name']] = $this->word($parameter['name'], $parameter['schema'] ?? []);
+            } else {
+                $schema = $this->resolved($parameter['schema'] ?? []);
+                // Of an object each property is a parameter of its own.
+                foreach ($schema['properties'] ?? [$parameter['name'] => $schema] as $name => $property) {
+                    if (($parameter['required'] ?? false) || mt_rand(0, 3) === 0) {
+                        $words[$name] = $this->word((string) $name, $property);
+                    }
+                }
             }
         }
         $schema = $operation['requestBody']['content']['application/json']['schema'] ?? $operation['requestBody']['content']['multipart/form-data']['schema'] ?? null;
@@ -172,6 +179,7 @@ final class ApiFuzzTest extends AppTestCase
             1 => ['1abc', '0', '-1', '99999999999999999999', '1.0', 'a', '%00', "\xFF"][mt_rand(0, 7)],
             default => match ($name) {
                 'dataset' => $this->own->id,
+                'kind' => Pictures::kinds()[mt_rand(0, count(Pictures::kinds()) - 1)],
                 'variable' => ['tag', 'site', 'kg', 'before', 'day', 'nothing', '2019'][mt_rand(0, 6)],
                 'import' => (int) ($this->keeper->imports()->max('id') ?? 1),
                 'keptItem' => (int) (\App\Models\KeptItem::query()->max('id') ?? 1),
@@ -196,7 +204,8 @@ final class ApiFuzzTest extends AppTestCase
             'figure' => ['mean', 'sd', 'q1', 'modes'],
             'classes' => ['0:5', '0,10,30', 'sturges', ''],
             'revision' => [$this->own->refresh()->revision],
-            'picture' => ['stack', 'boxes', 'dots', 'stems', 'qq', 'strips', 'slopes', 'labels', 'classes'],
+            'look' => ['notches:yes,standing:yes', 'unit:1,lines:5', 'arrange:outlines', 'to:before', 'bars:stacked', 'drawn:0', 'a:b', 'notches'],
+            'width' => [320, 760, 4000],
             'kind' => ['set-cells', 'insert-rows', 'delete-rows', 'rename-variable', 'make-variable', 'add-variable', 'retype-variable', 'recode-variable', 'undo', 'redo', 'delete-variable', 'merge-labels', 'order-labels', 'describe-variable'],
             'type' => ['number', 'category', 'date', 'id', 'text'],
             'title', 'name', 'label' => ['A title', 'kg', '2019'],

@@ -36,12 +36,13 @@ final class FiguresTest extends AppTestCase
     public function test_counts_that_are_not_whole_weigh_and_bad_ones_are_told_with_their_rows(): void
     {
         // By hand: 2 × 1, 3 × 2, 0.5 × 4 are 5.5 values that add up to 10; the missing size counts once.
-        $profile = $this->profile($this->dataset(self::JARS), 'of=size&counts=jars');
+        $dataset = $this->dataset(self::JARS);
+        $profile = $this->profile($dataset, 'of=size&counts=jars');
         $figures = $this->figures($profile);
 
         self::assertSame(['Jars', ['total' => 1, 'first' => [4]]], [$profile['basis']['counts'], $profile['left_out']]);
         self::assertSame([5.5, 1.0, 10.0, 10 / 5.5, 2.0], [$figures['n'][0], (float) $figures['missing'][0], (float) $figures['sum'][0], $figures['mean'][0], (float) $figures['median'][0]]);
-        self::assertSame([2, 3, 0.5], array_slice($profile['sheets'][0]['stack']['lanes'][0]['counts'], 0, 2) === [] ? [] : array_values(array_filter($profile['sheets'][0]['stack']['lanes'][0]['counts'])));
+        self::assertStringContainsString(': 0.5 rows', (string) json_encode($this->getJson("/api/datasets/{$dataset->id}/plots/stack?of=size&counts=jars")->assertOk()->json('scenes')));
         self::assertSame('5.5', $profile['sheets'][0]['figures'][0]['values'][0]['text']);
     }
 

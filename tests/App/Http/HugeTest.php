@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App\Http;
 
+use App\Drawing\Pictures;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\App\AppTestCase;
 
@@ -13,7 +14,7 @@ final class HugeTest extends AppTestCase
     /** @return iterable<string, array{string}> */
     public static function questions(): iterable
     {
-        foreach (['profile', 'overview', 'plots/dots', 'plots/bars', 'plots/crosshair', 'plots/stems', 'plots/qq', 'plots/strips', 'plots/slopes', 'plots/steps', 'working', 'classes', 'plots/picture'] as $what) {
+        foreach (['profile', 'overview', 'plots/crosshair', 'working', 'classes', ...array_map(static fn(string $kind): string => "plots/{$kind}", Pictures::kinds())] as $what) {
             yield $what => [$what];
         }
     }
@@ -26,9 +27,9 @@ final class HugeTest extends AppTestCase
         $dataset = $this->dataset("site,huge,mixed\n" . implode('', array_map(static fn(int $i): string => ['Mill', 'Oak', ''][$i % 3] . ",{$huge($i)},{$mixed($i)}\n", range(1, 40))));
         foreach (['huge', 'mixed'] as $of) {
             foreach (['', '&by=site', '&curve=yes', '&scale=density&curve=yes', '&scale=cumulative', '&edges=right', '&missing=complete-rows', '&figures=everything', '&as=population&quartiles=hf7', '&classes=0:1e307'] as $words) {
-                foreach ($what === 'plots/picture' ? ['stack', 'boxes', 'dots', 'stems', 'qq', 'strips', 'steps'] : [''] as $picture) {
-                    $answer = $this->getJson("/api/datasets/{$dataset->id}/{$what}?of={$of}{$words}&picture={$picture}&figure=sd&column=0&variable={$of}&with=mixed");
-                    self::assertLessThan(500, $answer->getStatusCode(), "{$of}{$words} {$picture}: " . ($answer->exception?->getMessage() . substr((string) $answer->exception?->getTraceAsString(), 0, 400) ?? ''));
+                foreach (['scene', 'svg'] as $format) {
+                    $answer = $this->getJson("/api/datasets/{$dataset->id}/{$what}?of={$of}{$words}&format={$format}&figure=sd&column=0&variable={$of}");
+                    self::assertLessThan(500, $answer->getStatusCode(), "{$of}{$words} {$format}: " . ($answer->exception?->getMessage() . substr((string) $answer->exception?->getTraceAsString(), 0, 400) ?? ''));
                 }
             }
         }

@@ -22,7 +22,7 @@ final class KeptTest extends AppTestCase
         $first = $this->keepPicture($dataset);
         $second = $this->keep($dataset, self::TABLE);
 
-        $drawn = $this->get("/api/datasets/{$dataset->id}/plots/picture?of=yield&picture=stack")->assertOk()->getContent();
+        $drawn = $this->get("/api/datasets/{$dataset->id}/plots/stack?of=yield&format=svg")->assertOk()->getContent();
         self::assertSame([$drawn, null, 1], [Faces::into($first['picture']), $first['cells'], $first['revision']], 'kept without the faces that it leaves with');
         self::assertSame([null, [['', 'Overall'], ['Mean', '1.5']]], [$second['picture'], $second['cells']]);
         $this->putJson("/api/datasets/{$dataset->id}/kept/order", ['ids' => [$second['id'], $first['id']]])->assertNoContent();
@@ -39,7 +39,7 @@ final class KeptTest extends AppTestCase
 
         self::assertSame($wanted, $this->keep($dataset, [...self::TABLE, 'address' => $words, 'basis' => 'Made up.'])['basis']);
         self::assertStringContainsString('population', $wanted);
-        $picture = $this->postJson("/api/datasets/{$dataset->id}/plots/picture?{$words}&picture=stack", self::PICTURE)->assertCreated();
+        $picture = $this->postJson("/api/datasets/{$dataset->id}/plots/stack?{$words}", self::PICTURE)->assertCreated();
         self::assertSame($wanted, $picture->json('basis'));
 
         $classes = $this->getJson("/api/datasets/{$dataset->id}/classes?of=size&counts=hives")->assertOk()->json('words');
@@ -78,9 +78,10 @@ final class KeptTest extends AppTestCase
 
     public function test_a_picture_needs_a_title_and_something_to_draw(): void
     {
-        $place = "/api/datasets/{$this->dataset("yield\n1\n")->id}/plots/picture";
-        $this->postJson("{$place}?of=yield&picture=stack", [...self::PICTURE, 'title' => ''])->assertUnprocessable()->assertJsonValidationErrorFor('title');
-        $this->postJson("{$place}?of=yield&picture=film", self::PICTURE)->assertUnprocessable()->assertJsonValidationErrorFor('picture');
+        $place = "/api/datasets/{$this->dataset("yield\n1\n")->id}/plots";
+        $this->postJson("{$place}/stack?of=yield", [...self::PICTURE, 'title' => ''])->assertUnprocessable()->assertJsonValidationErrorFor('title');
+        $this->postJson("{$place}/film?of=yield", self::PICTURE)->assertNotFound();
+        $this->postJson("{$place}/stack?of=yield&where=missing(yield)", self::PICTURE)->assertUnprocessable();
     }
 
     public function test_for_another_account_it_does_not_exist(): void
@@ -91,8 +92,8 @@ final class KeptTest extends AppTestCase
 
         $this->getJson("/api/datasets/{$dataset->id}/kept")->assertNotFound();
         $this->postJson("/api/datasets/{$dataset->id}/kept", self::TABLE)->assertNotFound();
-        $this->getJson("/api/datasets/{$dataset->id}/plots/picture?of=yield&picture=stack")->assertNotFound();
-        $this->postJson("/api/datasets/{$dataset->id}/plots/picture?of=yield&picture=stack", self::PICTURE)->assertNotFound();
+        $this->getJson("/api/datasets/{$dataset->id}/plots/stack?of=yield")->assertNotFound();
+        $this->postJson("/api/datasets/{$dataset->id}/plots/stack?of=yield", self::PICTURE)->assertNotFound();
         $this->putJson("/api/datasets/{$dataset->id}/kept/order", ['ids' => [$id]])->assertNotFound();
         $this->patchJson("/api/kept/{$id}", ['note' => 'mine'])->assertNotFound();
         $this->deleteJson("/api/kept/{$id}")->assertNotFound();
@@ -114,7 +115,7 @@ final class KeptTest extends AppTestCase
     /** @return array<string, mixed> */
     private function keepPicture(Dataset $dataset): array
     {
-        $answer = $this->postJson("/api/datasets/{$dataset->id}/plots/picture?of=yield&picture=stack", self::PICTURE)->assertCreated();
+        $answer = $this->postJson("/api/datasets/{$dataset->id}/plots/stack?of=yield", self::PICTURE)->assertCreated();
         Contract::assertMeets('keepPicture', $answer);
 
         return $answer->json();

@@ -16,11 +16,20 @@ final class PlotsTest extends AppTestCase
 
     public function test_stems_of_all_and_of_groups_share_their_leaf_unit(): void
     {
-        $stems = $this->ask('stems', 'drawStems', $this->dataset(self::FILE), 'of=x&by=g&unit=0');
+        $scenes = $this->ask('stems', 'drawScenes', $this->dataset(self::FILE), 'of=x&by=g&look=unit:0')['scenes'];
 
-        self::assertSame(['1', 1, 3], [$stems['leaf_unit'], $stems['lines_per_stem'], count($stems['columns'])]);
-        self::assertSame([['1', 2], ['2', 2], ['3', 1]], array_map(static fn(array $line): array => [$line['stem'], $line['count']], $stems['columns'][0]['lines']));
-        self::assertSame([['digit' => 2, 'count' => 1], ['digit' => 5, 'count' => 1]], $stems['columns'][1]['lines'][0]['leaves']);
+        self::assertSame(['Overall', 'a', 'b'], array_column($scenes, 'name'));
+        self::assertSame([['2', '1', '25'], ['½ 2', '2', '11'], ['1', '3', '4']], array_slice($scenes[0]['scene']['table'], 1));
+        self::assertSame(['1', '25'], array_slice($scenes[1]['scene']['table'][1], 1));
+    }
+
+    public function test_what_can_be_chosen_comes_with_what_is(): void
+    {
+        $options = $this->ask('stems', 'drawScenes', $this->dataset(self::FILE), 'of=x&by=g&look=unit:1,back:yes')['options'];
+
+        self::assertSame(['unit' => '1', 'lines' => '1', 'apart' => 'no', 'back' => 'yes', 'turned' => 'no'], array_column($options, 'value', 'name'));
+        self::assertSame('Leaf unit', $options[0]['label']);
+        self::assertSame([], array_column($this->ask('stack', 'drawScenes', $this->dataset(self::FILE), 'of=x')['options'], 'name'));
     }
 
     public function test_dots_stand_at_exact_values_by_group(): void
@@ -54,65 +63,49 @@ final class PlotsTest extends AppTestCase
         $this->getJson("/api/datasets/{$dataset->id}/plots/qq?of=x&width=20")->assertUnprocessable();
     }
 
-    public function test_bars_over_other_classes_are_those_of_the_profile(): void
-    {
-        $dataset = $this->dataset(self::FILE);
-        foreach (['classes=10:5', 'classes=0,20,40&scale=percent', 'classes=10:8&by=g&lanes=own'] as $words) {
-            $bars = $this->ask('bars', 'drawBars', $dataset, "of=x&{$words}")['bars'];
-            $stack = $this->getJson("/api/datasets/{$dataset->id}/profile?of=x&{$words}")->assertOk()->json('sheets.0.stack');
-            self::assertSame($stack['classes'], $bars['classes']);
-            self::assertSame($stack['scale'], $bars['scale']);
-            self::assertSame(array_map(static fn(array $lane): array => array_diff_key($lane, ['box' => 0]), $stack['lanes']), $bars['lanes']);
-        }
-        self::assertNull($this->ask('bars', 'drawBars', $this->dataset("x,y\n,1\n,2\n"), 'of=y&where=y > 5')['bars']);
-    }
-
     public function test_the_crosshair_reads_the_axis_of_the_stack_and_nothing_without_values(): void
     {
         $dataset = $this->dataset(self::FILE);
-        $axis = $this->getJson("/api/datasets/{$dataset->id}/profile?of=x&by=g")->assertOk()->json('sheets.0.stack.axis');
+        $axis = $this->ask('stack', 'drawScenes', $dataset, 'of=x&by=g')['scenes'][0]['scene']['axes'][0];
         $crosshair = $this->ask('crosshair', 'readCrosshair', $dataset, 'of=x&by=g')['crosshair'];
 
         self::assertEquals([$axis['from'], $axis['to']], [(float) $crosshair['values'][0], (float) $crosshair['values'][300]]);
-        self::assertSame(['0.0', '100.0'], [$crosshair['percentiles'][0], $crosshair['percentiles'][300]]);
+        self::assertStringContainsString('0.0 %', $crosshair['says'][0]);
+        self::assertStringContainsString('100.0 %', $crosshair['says'][300]);
         self::assertNull($this->ask('crosshair', 'readCrosshair', $this->dataset("x,y\n,1\n"), 'of=y&where=y > 5')['crosshair']);
     }
 
     public function test_rows_run_as_lines_to_another_variable_under_a_condition(): void
     {
         $dataset = $this->dataset("before,after,g\n1,2,a\n3,1,a\n4,4,b\n5,,b\n");
-        $scene = fn(string $words): array => $this->ask('slopes', 'drawScenes', $dataset, "of=before&with=after{$words}")['scenes'][0]['scene'];
+        $scene = fn(string $words): array => $this->ask('slopes', 'drawScenes', $dataset, "of=before&look=to:after{$words}")['scenes'][0]['scene'];
         self::assertSame(['From before to after: 1 rise, 1 fall, 1 stay; 1 lack one of the two.'], $scene('')['sentences']);
         self::assertSame([['before', 'after'], ['1', '2'], ['3', '1'], ['4', '4']], $scene('')['table']);
         self::assertSame([['4', '4']], array_slice($scene("&where=g = 'b'")['table'], 1));
-        $this->getJson("/api/datasets/{$dataset->id}/plots/slopes?of=before&with=wax")->assertUnprocessable();
-    }
-
-    public function test_notches_reach_as_far_as_the_source_says(): void
-    {
-        // By hand: 12, 15, 21, 21, 34 has quartiles 13.5 and 27.5, so 1.57 × 14 / √5 about 21.
-        $box = $this->getJson("/api/datasets/{$this->dataset(self::FILE)->id}/profile?of=x")->assertOk()->json('sheets.0.stack.lanes.0.box');
-        self::assertEqualsWithDelta([5, 21 - 1.57 * 14 / sqrt(5), 21 + 1.57 * 14 / sqrt(5)], [$box['n'], $box['notch']['low'], $box['notch']['high']], 1e-12);
+        $this->getJson("/api/datasets/{$dataset->id}/plots/slopes?of=before&look=to:wax")->assertUnprocessable();
     }
 
     public function test_a_range_is_counted_with_both_ends(): void
     {
         $range = $this->ask('range', 'countRange', $this->dataset(self::FILE), 'of=x&from=15&to=21');
-        self::assertSame(['count' => '3', 'percent' => '60.0', 'mean' => '19.0'], $range);
+        self::assertSame(['count' => '3', 'percent' => '60.0', 'mean' => '19.0', 'rows' => '15 <= x <= 21'], $range);
 
-        $inGroup = $this->ask('range', 'countRange', $this->dataset(self::FILE), 'of=x&by=g&column=1&from=20&to=99');
-        self::assertSame(['count' => '0', 'percent' => '0.0', 'mean' => null], $inGroup);
+        $inGroup = $this->ask('range', 'countRange', $this->dataset(self::FILE), 'of=x&by=g&column=1&from=20&to=99&where=x > 0');
+        self::assertSame(['count' => '0', 'percent' => '0.0', 'mean' => null, 'rows' => '20 <= x <= 99 and (x > 0)'], $inGroup);
     }
 
     public function test_classes_heights_lines_and_curve_are_as_asked_for(): void
     {
-        $stack = $this->profile($this->dataset(self::FILE), 'of=x&classes=' . urlencode('10,20,25') . '&scale=percent&marks=mean,sd1&curve=yes')['sheets'][0]['stack'];
+        $scene = $this->ask('stack', 'drawScenes', $this->dataset(self::FILE), 'of=x&classes=' . urlencode('10,20,25') . '&scale=percent&marks=mean,sd1&curve=yes')['scenes'][0]['scene'];
+        $classes = array_column($scene['axes'], 'classes')[0];
 
-        self::assertSame(['density', null, ['below' => 0, 'above' => 1]], [$stack['scale'], $stack['classes']['width'], $stack['classes']['outside']]);
-        self::assertEqualsWithDelta([2 / 5 / 10, 2 / 5 / 5], $stack['lanes'][0]['heights'], 1e-15);
-        self::assertSame(['mean', 'x̄ − s', 'x̄ + s'], array_column($stack['markers'], 'name'));
-        self::assertCount(121, $stack['lanes'][0]['curve']);
-        self::assertSame(['10 to under 20', '20 to 25'], $stack['classes']['labels']);
+        self::assertSame(['density', null, 10, 20], [$classes['heights'], $classes['width'], $classes['start'], $classes['second']]);
+        self::assertStringContainsString('1 row lies outside the classes (0 below, 1 above).', implode(' ', array_column($scene['notes'], 'words')));
+        self::assertSame([['classes' => '']], array_values(array_filter(array_column($scene['notes'], 'ask'))));
+        $bars = $this->marks($scene['marks'], 'bar');
+        self::assertEqualsWithDelta((2 / 5 / 10) / (2 / 5 / 5), $bars[0]['height'] / $bars[1]['height'], 0.001);
+        self::assertSame(['x̄ − s', 'mean', 'x̄ + s'], array_column($this->marks($scene['marks'], 'level'), 'id'));
+        self::assertCount(1, $this->marks($scene['marks'], 'curve'));
     }
 
     public function test_the_frequency_table_has_the_classes_of_the_picture(): void
@@ -121,21 +114,24 @@ final class PlotsTest extends AppTestCase
         for ($i = 0; $i < 90; ++$i) {
             $rows .= ($i * $i % 97) + $i / 100 . "\n";
         }
-        $sheet = $this->profile($this->dataset($rows), 'of=x&classes=' . urlencode('0:20'))['sheets'][0];
+        $dataset = $this->dataset($rows);
+        $words = 'of=x&classes=' . urlencode('0:20');
+        $sheet = $this->profile($dataset, $words)['sheets'][0];
+        $bars = $this->marks($this->ask('stack', 'drawScenes', $dataset, $words)['scenes'][0]['scene']['marks'], 'bar');
 
-        self::assertSame($sheet['stack']['classes']['labels'], array_column($sheet['frequencies']['rows'], 'label'));
-        self::assertSame($sheet['stack']['lanes'][0]['counts'], array_map(static fn(array $row): int => $row['counts'][0], $sheet['frequencies']['rows']));
+        self::assertSame([0, 20, 40, 60, 80, 100], $sheet['class_edges']);
+        self::assertSame(array_column($bars, 'says'), array_map(static fn(array $row): string => "{$row['label']}: {$row['counts'][0]} rows", $sheet['frequencies']['rows']));
     }
 
     /** @return iterable<string, array{string, string}> */
     public static function badWords(): iterable
     {
         yield 'classes that turn back' => ['profile?of=x&classes=0,5,5', 'Edges of classes ascend, but 5 comes behind 5.'];
-        yield 'an unknown height' => ['profile?of=x&scale=log', 'Bars are as high as one of: count, percent, density, cumulative'];
+        yield 'an unknown height' => ['profile?of=x&scale=log', 'What the height of a bar stands for: one of count, percent, density, cumulative.'];
         yield 'a category' => ['plots/dots?of=g', '"g" has no figures: it is no number.'];
         yield 'two variables' => ['plots/stems?of=x,g', 'Say which one variable this is about.'];
         yield 'a range that turns back' => ['plots/range?of=x&from=5&to=1', 'A range runs from its smaller end to its larger one.'];
-        yield 'three lines a stem' => ['plots/stems?of=x&lines=3', 'A stem has 1, 2 or 5 lines.'];
+        yield 'three lines a stem' => ['plots/stems?of=x&look=lines:3', 'There is no "lines:3"'];
     }
 
     #[DataProvider('badWords')]
@@ -153,5 +149,20 @@ final class PlotsTest extends AppTestCase
         Contract::assertMeets($operation, $answer);
 
         return $answer->json();
+    }
+
+    /**
+     * @param list<array<string, mixed>> $marks
+     *
+     * @return list<array<string, mixed>>
+     */
+    private function marks(array $marks, string $role): array
+    {
+        $found = [];
+        foreach ($marks as $mark) {
+            $found = [...$found, ...(($mark['role'] ?? null) === $role ? [$mark] : []), ...$this->marks($mark['marks'] ?? [], $role)];
+        }
+
+        return $found;
     }
 }

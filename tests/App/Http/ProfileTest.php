@@ -54,7 +54,6 @@ final class ProfileTest extends AppTestCase
         self::assertSame([5, 3, 1, 1], $figures['n']);
         self::assertSame([1, 0, 1, 0], $figures['missing']);
         self::assertEquals([20.524, 24.04, 18.5, 12], $figures['mean']);
-        self::assertCount(4, $profile['sheets'][0]['stack']['lanes']);
     }
 
     public function test_a_group_of_one_row_says_what_its_spread_needs(): void
@@ -67,10 +66,12 @@ final class ProfileTest extends AppTestCase
 
     public function test_a_group_without_any_value_has_a_lane_without_a_box(): void
     {
-        $profile = $this->profile($this->dataset("g,x\na,1\nb,\na,2\n"), 'of=x&by=g');
+        $dataset = $this->dataset("g,x\na,1\nb,\na,2\n");
+        $profile = $this->profile($dataset, 'of=x&by=g');
 
         self::assertSame(['needs at least 1 value', 0], [$this->figures($profile)['mean'][2], $this->figures($profile)['n'][2]]);
-        self::assertNull($profile['sheets'][0]['stack']['lanes'][2]['box']);
+        $lanes = array_values(array_filter($this->getJson("/api/datasets/{$dataset->id}/plots/stack?of=x&by=g")->assertOk()->json('scenes.0.scene.marks'), static fn(array $mark): bool => ($mark['role'] ?? '') === 'lane'));
+        self::assertSame([['Overall', true], ['a', true], ['b', false]], array_map(static fn(array $lane): array => [$lane['id'], str_contains((string) json_encode($lane), '"role":"box"')], $lanes));
     }
 
     public function test_a_number_variable_without_any_value_has_reasons_and_no_plot(): void
@@ -78,7 +79,7 @@ final class ProfileTest extends AppTestCase
         $profile = $this->profile($this->dataset("x,y\n,1\n,2\n"), 'of=x');
 
         self::assertSame([0, 2, 'needs at least 1 value'], [$this->figures($profile)['n'][0], $this->figures($profile)['missing'][0], $this->figures($profile)['q1'][0]]);
-        self::assertNull($profile['sheets'][0]['stack']);
+        self::assertNull($profile['sheets'][0]['class_edges']);
     }
 
     public function test_the_basis_changes_numbers_symbols_and_plot_together(): void
@@ -90,8 +91,8 @@ final class ProfileTest extends AppTestCase
         self::assertSame(167.12452 / 5, $this->figures($profile)['variance'][0]);
         self::assertSame(['N', '', 'µ', 'σ', 'σ²'], array_column(array_slice($profile['sheets'][0]['figures'], 0, 5), 'symbol'));
         self::assertEquals([18.5, 21.07], [$this->figures($profile)['q1'][0], $this->figures($profile)['q3'][0]]);
-        $box = $profile['sheets'][0]['stack']['lanes'][0]['box'];
-        self::assertEquals([18.5, 21.07], [$box['q1'], $box['q3']]);
+        $boxes = $this->getJson("/api/datasets/{$dataset->id}/plots/boxes?of=honey&as=population&quartiles=hf7")->assertOk()->json('scenes.0.scene.table');
+        self::assertSame(['18.5', '21.07'], [$boxes[1][array_search('Q₁', $boxes[0], true)], $boxes[1][array_search('Q₃', $boxes[0], true)]]);
     }
 
     /** @return iterable<string, array{string, float, float}> */
@@ -120,7 +121,11 @@ final class ProfileTest extends AppTestCase
         $answer = $this->getJson('/api/conventions')->assertOk();
         Contract::assertMeets('listConventions', $answer);
 
-        self::assertSame(array_column(QuartileRule::cases(), 'value'), array_column($answer->json('quartiles'), 'value'));
+        $words = array_column($answer->json('words'), null, 'name');
+        self::assertSame(array_column(QuartileRule::cases(), 'value'), array_column($words['quartiles']['choices'], 'value'));
+        self::assertNotContains('', array_column($words['quartiles']['choices'], 'sentence'));
+        self::assertSame(['halves-excluded', 'sample', '1.5', '0.95', 'data+1'], array_map(static fn(string $name): string => $words[$name]['default'], ['quartiles', 'as', 'fences', 'level', 'decimals']));
+        self::assertSame(['stack', 'boxes'], array_slice(array_column($answer->json('pictures'), 'kind'), 0, 2));
     }
 
     public function test_several_variables_come_in_the_order_asked_for_whatever_their_type(): void
@@ -150,8 +155,8 @@ final class ProfileTest extends AppTestCase
         yield 'a percentile that may be a fraction' => ['of=x&percentiles=0.15', '0.15 can mean two things: write 15 for the 15th percentile, or 0.15% for 0.15 percent.'];
         yield 'no such figure' => ['of=x&figures=avg', 'There is no figure "avg".'];
         yield 'decimals out of reach' => ['of=x&decimals=data%2B99', 'Decimals are data+0 to data+10 (more than the data carry), 0 to 10, or s1 to s10 (significant digits), not "data+99".'];
-        yield 'unknown reading of the rows' => ['of=x&as=census', 'The data are taken as one of: sample, population.'];
-        yield 'unknown quartile rule' => ['of=x&quartiles=hf10', 'Quartiles are cut by one of: halves-excluded, halves-included, hf1, hf2, hf3, hf4, hf5, hf6, hf7, hf8, hf9.'];
+        yield 'unknown reading of the rows' => ['of=x&as=census', 'Whether the rows are a sample or all there is: one of sample, population.'];
+        yield 'unknown quartile rule' => ['of=x&quartiles=hf10', 'How quartiles are cut: one of halves-excluded, halves-included, hf1, hf2, hf3, hf4, hf5, hf6, hf7, hf8, hf9.'];
     }
 
     #[DataProvider('badWords')]

@@ -11,7 +11,8 @@ use RowTally\Core\Frequency\FrequencyKind;
 use RowTally\Core\Frequency\FrequencyTable;
 use RowTally\Core\Frequency\NumberFrequencies;
 use RowTally\Core\Frequency\Percent;
-use RowTally\Core\Plots\AlignedStack;
+use RowTally\Core\Plots\Bars;
+use RowTally\Core\Plots\StackOptions;
 use RowTally\Core\Values\Observations;
 use Tests\Core\Support\Numbers;
 
@@ -81,7 +82,7 @@ final class FrequencyTableTest extends TestCase
     public function test_a_group_is_counted_over_the_values_of_all(): void
     {
         $overall = new Observations(Numbers::of('1', '2', '2', '4'), 3);
-        $table = NumberFrequencies::of([$overall, new Observations(Numbers::of('2', '4'), 1)], AlignedStack::of($overall, [], new Basis()), false);
+        $table = NumberFrequencies::of([$overall, new Observations(Numbers::of('2', '4'), 1)], Bars::of($overall, [], new Basis(), new StackOptions()), false);
 
         self::assertSame(['1', '2', '4'], $table->labels);
         self::assertSame([[1, 2, 1], [0, 1, 1]], $table->counts);
@@ -91,7 +92,7 @@ final class FrequencyTableTest extends TestCase
     public function test_columns_that_are_not_shown_are_left_out_and_the_others_keep_their_wholes(): void
     {
         $overall = new Observations(Numbers::of('1', '2', '2', '4'), 3);
-        $all = NumberFrequencies::of([$overall, new Observations(Numbers::of('2', '4'), 1), new Observations(Numbers::of('1', '2'), 2)], AlignedStack::of($overall, [], new Basis()), false);
+        $all = NumberFrequencies::of([$overall, new Observations(Numbers::of('2', '4'), 1), new Observations(Numbers::of('1', '2'), 2)], Bars::of($overall, [], new Basis(), new StackOptions()), false);
         $shown = $all->columns([0, 2]);
 
         self::assertSame([[1, 2, 1], [1, 1, 0]], $shown->counts);
@@ -111,6 +112,6 @@ final class FrequencyTableTest extends TestCase
     {
         $overall = new Observations(Numbers::of(...$numbers), 0);
 
-        return NumberFrequencies::of([$overall], AlignedStack::of($overall, [], new Basis()), $distinct);
+        return NumberFrequencies::of([$overall], Bars::of($overall, [], new Basis(), new StackOptions()), $distinct);
     }
 }

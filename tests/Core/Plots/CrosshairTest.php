@@ -17,6 +17,7 @@ use RowTally\Core\Values\BucketedValues;
 use RowTally\Core\Values\GatheredBuckets;
 use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\ValueCounts;
+use Tests\Core\Support\CrosshairWords;
 use Tests\Core\Support\Numbers;
 
 final class CrosshairTest extends TestCase
@@ -46,7 +47,7 @@ final class CrosshairTest extends TestCase
             $at = str_contains($shown, '×') || $observations->values->decimals() === null
                 ? BigRational::of(json_encode($stack->bars->axis->from + ($stack->bars->axis->to - $stack->bars->axis->from) * ($i / 300), JSON_THROW_ON_ERROR))
                 : BigRational::of(str_replace('−', '-', $shown));
-            self::assertSame(Percent::text($observations->values->countBelow($at), $observations->n()), $crosshair->percentiles[$i], $shown);
+            self::assertSame(Percent::text($observations->values->countBelow($at), $observations->n()), CrosshairWords::at($crosshair, $i)['percent'], $shown);
         }
     }
 
@@ -69,15 +70,15 @@ final class CrosshairTest extends TestCase
         $edges = $bars->histograms[0]->classes->edges();
         $met = 0;
         foreach ($crosshair->values as $i => $shown) {
-            self::assertSame([$exact->values[$i], $exact->z[$i]], [$shown, $crosshair->z[$i]]);
+            self::assertSame([$exact->values[$i], CrosshairWords::at($exact, $i)['z']], [$shown, CrosshairWords::at($crosshair, $i)['z']]);
             $at = (float) str_replace('−', '-', $shown);
             // Between edges it may stray by what one class holds; at an edge it is the count itself.
-            self::assertEqualsWithDelta($share($exact->percentiles[$i]), $share($crosshair->percentiles[$i]), 100 * max($bars->histograms[0]->counts) / $plain->n());
+            self::assertEqualsWithDelta($share(CrosshairWords::at($exact, $i)['percent']), $share(CrosshairWords::at($crosshair, $i)['percent']), 100 * max($bars->histograms[0]->counts) / $plain->n());
             if (in_array($at, $edges, true)) {
                 ++$met;
-                self::assertEqualsWithDelta($share($exact->percentiles[$i]), $share($crosshair->percentiles[$i]), 0.1, $shown);
+                self::assertEqualsWithDelta($share(CrosshairWords::at($exact, $i)['percent']), $share(CrosshairWords::at($crosshair, $i)['percent']), 0.1, $shown);
             }
-            self::assertGreaterThanOrEqual($share($crosshair->percentiles[max(0, $i - 1)]), $share($crosshair->percentiles[$i]));
+            self::assertGreaterThanOrEqual($share(CrosshairWords::at($crosshair, max(0, $i - 1))['percent']), $share(CrosshairWords::at($crosshair, $i)['percent']));
         }
         self::assertGreaterThan(1, $met);
     }

@@ -25,6 +25,7 @@ use RowTally\Core\Plots\StackOptions;
 use RowTally\Core\Plots\StemLeaf;
 use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\ValueCounts;
+use Tests\Core\Support\CrosshairWords;
 use Tests\Core\Support\Numbers;
 
 /** Where a picture changes its way: the last value it does one way and the first it does the other, worked out on paper. */
@@ -156,12 +157,13 @@ final class PlotsByHandTest extends TestCase
             foreach ($crosshair->values as $i => $shown) {
                 $at = (float) str_replace('−', '-', $shown);
                 $below = count(array_filter($values, static fn(int $value): bool => $value < round($at * 10)));
-                self::assertEqualsWithDelta($below / 2, (float) $crosshair->percentiles[$i], 0.0501, $shown);
-                self::assertEqualsWithDelta((-40 + 140 * $i / 300 - $mean) / $deviation, (float) str_replace('−', '-', (string) $crosshair->z[$i]), 0.00501, $shown);
+                self::assertEqualsWithDelta($below / 2, (float) CrosshairWords::at($crosshair, $i)['percent'], 0.0501, $shown);
+                self::assertEqualsWithDelta((-40 + 140 * $i / 300 - $mean) / $deviation, (float) str_replace('−', '-', (string) CrosshairWords::at($crosshair, $i)['z']), 0.00501, $shown);
             }
         }
         $equal = Crosshair::of(new Observations(Numbers::of('3', '3'), 0), new Basis());
-        self::assertSame([null], array_values(array_unique($equal->z ?? [])));
+        self::assertNotNull($equal);
+        self::assertSame([null], array_values(array_unique(array_map(static fn(int $place): ?string => CrosshairWords::at($equal, $place)['z'], range(0, 300)))), 'without a spread there is none');
     }
 
     public function test_a_normal_plot_begins_with_two_values_and_its_line_with_a_spread(): void

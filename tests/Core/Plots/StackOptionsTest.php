@@ -20,6 +20,7 @@ use RowTally\Core\Plots\Marker;
 use RowTally\Core\Plots\StackOptions;
 use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\ValueCounts;
+use Tests\Core\Support\CrosshairWords;
 use Tests\Core\Support\Numbers;
 use Tests\Core\Support\ReferenceCases;
 
@@ -113,11 +114,10 @@ final class StackOptionsTest extends TestCase
     {
         $crosshair = Crosshair::of(new Observations(Numbers::ofTexts(array_map(static fn(int $i): string => "{$i}.5", range(0, 99))), 0), new Basis());
         self::assertNotNull($crosshair);
-        ['values' => $values, 'percentiles' => $percentiles, 'z' => $z] = (array) $crosshair;
 
-        self::assertSame([301, 301, 301], [count($values), count($percentiles), count($z)]);
-        self::assertSame(['50.0', '50.0', '0.00'], [$values[150], $percentiles[150], $z[150]]);
-        self::assertSame(['0.0', '100.0'], [$percentiles[0], $percentiles[300]]);
+        self::assertSame([301, 301], [count($crosshair->values), count($crosshair->says)]);
+        self::assertSame('50.0: 50.0 % below, z 0.00, 20 in this class', $crosshair->says[150]);
+        self::assertSame(['0.0', '100.0'], [CrosshairWords::at($crosshair, 0)['percent'], CrosshairWords::at($crosshair, 300)['percent']]);
     }
 
     /** @return iterable<string, array{string, string}> */
@@ -147,7 +147,7 @@ final class StackOptionsTest extends TestCase
         self::assertNotNull($crosshair);
         self::assertSame([0.0, 5.0], [$stack->bars->axis->from, $stack->bars->axis->to]);
         self::assertSame(['0.00', '5.00'], [$crosshair->values[0], $crosshair->values[300]]);
-        self::assertSame('75.0', $crosshair->percentiles[300]);
+        self::assertSame('75.0', CrosshairWords::at($crosshair, 300)['percent']);
         self::assertSame(40.0, $stack->boxes[0]?->max);
         $this->expectExceptionMessage('"5:0" is no part of an axis');
         StackOptions::zoomOfWord('5:0');
