@@ -7,7 +7,7 @@ declare(strict_types=1);
 use App\Export\ExportedTable;
 use App\Export\ExportedVariable;
 use App\Export\ExportFormat;
-use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Parsing\VariableType;
 
 require dirname(__DIR__) . '/vendor/autoload.php';
 

@@ -11,7 +11,7 @@ use App\Intake\CopiedTable;
 use App\Intake\Decisions;
 use App\Intake\Formats\Format;
 use App\Intake\NotATable;
-use App\Store\NoRoom;
+use App\Files\NoRoom;
 
 require dirname(__DIR__) . '/vendor/autoload.php';
 

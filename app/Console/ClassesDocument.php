@@ -10,7 +10,6 @@ use RowTally\Core\Columns\ColumnCells;
 use RowTally\Core\Columns\EncodedCells;
 use RowTally\Core\Columns\Grouping;
 use RowTally\Core\Columns\TallyUnderCounts;
-use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Frequency\FrequencyKind;
 use RowTally\Core\Frequency\FrequencyTable;
@@ -20,7 +19,8 @@ use RowTally\Core\Grouped\ClassRow;
 use RowTally\Core\Grouped\GroupedFigures;
 use RowTally\Core\Grouped\GroupedProfile;
 use RowTally\Core\Parsing\ClassLabel;
-use RowTally\Core\Profile\Slicing;
+use RowTally\Core\Parsing\VariableType;
+use RowTally\Core\Profile\RowGrouping;
 use RowTally\Core\Values\Exact;
 use RowTally\Core\Working\Written;
 
@@ -55,7 +55,7 @@ final readonly class ClassesDocument
         foreach ($countColumns as $counts) {
             self::makeSureOfCounts($columns, $counts, array_map(static fn(string $label): bool => $label !== '', self::cells($columns, $name)));
         }
-        $slicing = Slicing::of($columns, $question->by, [], $question->basis);
+        $slicing = RowGrouping::of($columns, $question->by, [], $question->basis);
         if (count($countColumns) > 1) {
             if ($question->by !== []) {
                 throw NotUnderstood::splitAndColumns();
@@ -126,7 +126,7 @@ final readonly class ClassesDocument
     public function tables(): array
     {
         $basis = $this->question->basis;
-        $names = ['Overall', ...array_map(Slicing::name(...), $this->groups)];
+        $names = ['Overall', ...array_map(RowGrouping::name(...), $this->groups)];
         $figures = [];
         foreach ($this->profile->figures($basis) as $row) {
             $figures[] = [trim("{$row['label']}  {$row['symbol']}"), ...array_map(fn($figure): string => $this->profile->text($figure, $row['shownAs'], $basis) ?? (string) $figure->reason?->value, $row['figures'])];

@@ -10,13 +10,13 @@ use App\Intake\TableReading;
 use LogicException;
 use RowTally\Core\Columns\Chunk;
 use RowTally\Core\Columns\NumberColumn;
-use RowTally\Core\Columns\Table;
-use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Formula\Kind;
 use RowTally\Core\Formula\Names;
 use RowTally\Core\Formula\Rows;
+use RowTally\Core\Formula\Table;
 use RowTally\Core\Formula\TableRows;
+use RowTally\Core\Parsing\VariableType;
 
 /** The columns of a file, held in memory. */
 final class FileColumns implements ColumnSink, Table

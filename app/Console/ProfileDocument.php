@@ -10,26 +10,26 @@ use RowTally\Core\Basis\MissingRows;
 use RowTally\Core\Columns\Grouping;
 use RowTally\Core\Columns\TallyColumn;
 use RowTally\Core\Columns\TallyUnderCounts;
-use RowTally\Core\Columns\VariableType;
-use RowTally\Core\Display\FigureText;
 use RowTally\Core\Figures\Catalogue;
-use RowTally\Core\Figures\Figure;
+use RowTally\Core\Figures\FigureText;
+use RowTally\Core\Figures\ShareWithinDeviations;
 use RowTally\Core\Figures\ShownAs;
 use RowTally\Core\Figures\Statistic;
-use RowTally\Core\Figures\WithinSpread;
+use RowTally\Core\Figures\Working;
 use RowTally\Core\Frequency\FrequencyTable;
 use RowTally\Core\Frequency\LabelFrequencies;
 use RowTally\Core\Grouped\ClassCost;
 use RowTally\Core\Match\Explanation;
 use RowTally\Core\Match\FindFigure;
+use RowTally\Core\Observations\Observations;
+use RowTally\Core\Observations\Outliers;
+use RowTally\Core\Parsing\VariableType;
 use RowTally\Core\Plots\Histogram;
-use RowTally\Core\Plots\Outliers;
 use RowTally\Core\Profile\NumberProfile;
-use RowTally\Core\Profile\Slicing;
+use RowTally\Core\Profile\RowGrouping;
 use RowTally\Core\Values\Exact;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Values\Figure;
 use RowTally\Core\Values\OrderedValues;
-use RowTally\Core\Working\Working;
 use stdClass;
 
 /** What the command line answers: as one JSON document, or as tables in words. */
@@ -47,7 +47,7 @@ final readonly class ProfileDocument
         private FileColumns $columns,
         private FileQuestion $question,
         private array $variables,
-        private Slicing $slicing,
+        private RowGrouping $slicing,
     ) {}
 
     /** @throws UnusableRequest */
@@ -66,7 +66,7 @@ final readonly class ProfileDocument
             ...($counts === null ? [] : [$counts]),
         ];
 
-        return new self($columns, $question, $variables, Slicing::of($columns, $question->by, $complete, $question->basis));
+        return new self($columns, $question, $variables, RowGrouping::of($columns, $question->by, $complete, $question->basis));
     }
 
     /** @return array<string, mixed> */
@@ -94,7 +94,7 @@ final readonly class ProfileDocument
         $tables = [];
         foreach ($this->variables as $variable) {
             $title = $variable->unit === null ? $variable->name : "{$variable->name} ({$variable->unit})";
-            $columns = array_map(Slicing::name(...), $this->slicing->labels);
+            $columns = array_map(RowGrouping::name(...), $this->slicing->labels);
             if ($variable->type !== VariableType::Number) {
                 $tables[$title] = ['head' => ['', 'Overall', ...$columns], 'rows' => $this->labelRows($variable)];
                 continue;
@@ -340,7 +340,7 @@ final readonly class ProfileDocument
             }
             match (true) {
                 str_starts_with($key, 'ci_mean_') => $interval[substr($key, 8)] = $figure->value,
-                $statistic instanceof WithinSpread => $within[(string) $statistic->k] = $this->within($statistic, $observations),
+                $statistic instanceof ShareWithinDeviations => $within[(string) $statistic->k] = $this->within($statistic, $observations),
                 str_starts_with($key, 'percentile_') => $percentiles[substr($key, 11)] = $figure->value,
                 preg_match('/_(w|d|a2|p)$/', $key) === 1 => null,
                 default => $figures[$key] = $figure->value,
@@ -363,7 +363,7 @@ final readonly class ProfileDocument
     }
 
     /** @return array<string, int|float|null>|null */
-    private function within(WithinSpread $within, Observations $observations): ?array
+    private function within(ShareWithinDeviations $within, Observations $observations): ?array
     {
         $bounds = $within->bounds($observations, $this->question->basis);
 

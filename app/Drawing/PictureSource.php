@@ -7,9 +7,9 @@ namespace App\Drawing;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Frequency\FrequencyTable;
 use RowTally\Core\Grouped\GroupedProfile;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Plots\Slopes;
 use RowTally\Core\Plots\StackOptions;
-use RowTally\Core\Values\Observations;
 
 /** What a picture is drawn of: one variable of a dataset, overall and by group, under a basis. */
 interface PictureSource

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Drawing;
 
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Plots\NormalQq;
-use RowTally\Core\Values\Observations;
 
 /** The normal Q–Q plot with its line, one for each group. */
 final class QqScene implements Picture

@@ -6,14 +6,13 @@ namespace App\Drawing;
 
 use Brick\Math\BigRational;
 use RowTally\Core\Basis\ClassEdge;
-use RowTally\Core\Formula\Condition;
+use RowTally\Core\Observations\Outliers;
 use RowTally\Core\Plots\AlignedStack;
 use RowTally\Core\Plots\Axis;
 use RowTally\Core\Plots\Bars;
 use RowTally\Core\Plots\BoxPlot;
 use RowTally\Core\Plots\DotPlot;
 use RowTally\Core\Plots\HeightScale;
-use RowTally\Core\Plots\Outliers;
 use RowTally\Core\Plots\RoundNumbers;
 use RowTally\Core\Values\Exact;
 
@@ -401,7 +400,7 @@ final class StackScene implements Picture
 
     private function rows(int $lane, int $place): ?string
     {
-        return $this->of->rowsWhere(Condition::ofClass($this->of->variable(), $this->bars->classes, $place, $this->closed()), $lane);
+        return $this->of->rowsWhere($this->bars->classes->condition($this->of->variable(), $place, $this->closed()), $lane);
     }
 
     private function closed(): ClassEdge

@@ -8,9 +8,9 @@ use Brick\Math\BigDecimal;
 use Brick\Math\RoundingMode;
 use RowTally\Core\Display\DecimalText;
 use RowTally\Core\Formula\Condition;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Plots\StemLeaf;
 use RowTally\Core\Values\Exact;
-use RowTally\Core\Values\Observations;
 
 /** Stem-and-leaf as it is written, two groups back to back, or turned on its side, where its lines of leaves are the bars of a histogram. */
 final class StemsScene implements Picture

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Drawing;
 
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Plots\Axis;
 use RowTally\Core\Plots\OrderedStrip;
-use RowTally\Core\Values\Observations;
 
 /** The ordered strip with its quarter cuts, one for each group, all on the axis of the overall one. */
 final class StripsScene implements Picture

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Export;
 
-use App\Store\WholeFile;
-use RowTally\Core\Columns\VariableType;
+use App\Files\WholeFile;
 use RowTally\Core\Parsing\SpreadsheetText;
+use RowTally\Core\Parsing\VariableType;
 
 /** CSV after RFC 4180 in UTF-8, decimals with a point. Texts that a spreadsheet would run as a formula get an apostrophe in front. */
 final class CsvWriter implements TableWriter

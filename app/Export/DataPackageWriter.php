@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Export;
 
-use App\Store\WholeFile;
-use RowTally\Core\Columns\VariableType;
+use App\Files\WholeFile;
+use RowTally\Core\Parsing\VariableType;
 
 /** A zipped tabular data package (Data Package and Table Schema, version 2): the CSV file and all that is known of its variables. */
 final class DataPackageWriter implements TableWriter

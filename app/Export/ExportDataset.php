@@ -11,7 +11,7 @@ use App\Store\RowsQuestion;
 use App\Store\StoredColumns;
 use Generator;
 use RowTally\Core\Columns\ColumnCells;
-use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Parsing\VariableType;
 
 /** A dataset as a file: all of it as it was entered, or what a view leaves, in its order. */
 final readonly class ExportDataset

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Export;
 
-use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Parsing\VariableType;
 
 /** A variable as it is taken out. */
 final readonly class ExportedVariable

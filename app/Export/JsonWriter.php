@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Export;
 
-use App\Store\WholeFile;
-use RowTally\Core\Columns\VariableType;
+use App\Files\WholeFile;
+use RowTally\Core\Parsing\VariableType;
 
 /** A list of objects (RFC 8259), or one object a line. Numbers are written with the digits they have; missing is null. */
 final class JsonWriter implements TableWriter

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Export;
 
-use App\Store\WholeFile;
-use RowTally\Core\Columns\VariableType;
+use App\Files\WholeFile;
+use RowTally\Core\Parsing\VariableType;
 
 /** An OpenDocument spreadsheet (OASIS OpenDocument 1.3) written in one pass: numbers as numbers, dates as dates, all else as texts. */
 final class OdsWriter implements TableWriter

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Export;
 
-use App\Store\WholeFile;
+use App\Files\WholeFile;
 use DateTimeImmutable;
 use DateTimeZone;
-use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Parsing\VariableType;
 
 /**
  * An Office Open XML workbook (ECMA-376 part 1) written in one pass: numbers as numbers, dates as dates, everything else as

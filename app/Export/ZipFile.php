@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Export;
 
-use App\Store\NoRoom;
-use App\Store\WholeFile;
+use App\Files\NoRoom;
+use App\Files\WholeFile;
 use RuntimeException;
 use ZipArchive;
 

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Http;
 
 use App\Export\CannotExport;
+use App\Files\NoRoom;
 use App\Intake\NotATable;
 use App\Store\Changes\ChangeRefused;
 use App\Store\Changes\DatasetBusy;
 use App\Store\Changes\StaleRevision;
-use App\Store\NoRoom;
 use App\Store\UnknownVariable;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Foundation\Configuration\Exceptions;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Intake;
 
-use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Parsing\DateText;
+use RowTally\Core\Parsing\VariableType;
 
 /** What somebody has decided about one column; null = as it is recognised. */
 final readonly class ColumnDecision

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Intake;
 
+use App\Files\WholeFile;
 use App\Intake\Formats\CellRange;
 use App\Intake\Formats\DataPackage;
 use App\Intake\Formats\Format;
@@ -11,7 +12,6 @@ use App\Intake\Formats\JsonTable;
 use App\Intake\Formats\OdsWorkbook;
 use App\Intake\Formats\Workbook;
 use App\Intake\Formats\XlsxWorkbook;
-use App\Store\WholeFile;
 use RowTally\Core\Parsing\SpreadsheetText;
 
 /** A table out of a workbook, a JSON document or a package as CSV in UTF-8; made in a process of its own (see `CopyProcess`). */

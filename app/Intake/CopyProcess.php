@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Intake;
 
+use App\Files\NoRoom;
 use App\Intake\Formats\Format;
-use App\Store\NoRoom;
 use Closure;
 use RowTally\Core\Parsing\Finding;
 use RuntimeException;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Intake;
 
-use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Parsing\ClassLabels;
 use RowTally\Core\Parsing\NumberText;
+use RowTally\Core\Parsing\VariableType;
 
 /**
  * Whether a table seems to hold classes, or values, with how many there are of each: a question to whoever brings it in, never taken for granted.

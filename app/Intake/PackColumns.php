@@ -10,10 +10,10 @@ use RowTally\Core\Columns\CategoryColumnBuilder;
 use RowTally\Core\Columns\DateColumnBuilder;
 use RowTally\Core\Columns\NumberColumnBuilder;
 use RowTally\Core\Columns\TextColumnBuilder;
-use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Parsing\ClassLabels;
 use RowTally\Core\Parsing\DateText;
 use RowTally\Core\Parsing\NumberText;
+use RowTally\Core\Parsing\VariableType;
 
 /** Reads some columns of a table, or all of them, in one pass over its file, and packs them. */
 final readonly class PackColumns

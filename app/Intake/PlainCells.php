@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Intake;
 
-use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Parsing\SpreadsheetText;
+use RowTally\Core\Parsing\VariableType;
 
 /**
  * The cells of a column without what was decided to mean nothing: missing marks, and thousands marks and units of numbers, the apostrophe

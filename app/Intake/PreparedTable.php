@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Intake;
 
+use App\Files\WholeFile;
 use App\Intake\Formats\Format;
 use App\Intake\Formats\TextEncoding;
-use App\Store\WholeFile;
 use Closure;
-use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Parsing\ValueList;
+use RowTally\Core\Parsing\VariableType;
 use Throwable;
 
 /**

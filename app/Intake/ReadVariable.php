@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Intake;
 
-use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Parsing\VariableType;
 use RowTally\Core\Values\ValueCounts;
 
 /** A column of a file after it was read: what its chunks need to be understood, and what was counted on the way. */

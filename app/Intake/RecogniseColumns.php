@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Intake;
 
 use App\Intake\Csv\CsvFile;
-use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Parsing\ClassLabels;
 use RowTally\Core\Parsing\DateText;
 use RowTally\Core\Parsing\MissingMarks;
@@ -14,6 +13,7 @@ use RowTally\Core\Parsing\NumberText;
 use RowTally\Core\Parsing\RecognisedType;
 use RowTally\Core\Parsing\TotalRow;
 use RowTally\Core\Parsing\VariableName;
+use RowTally\Core\Parsing\VariableType;
 
 /** Decides what each column of a table is, from a sample of its rows and from what somebody has decided. */
 final class RecogniseColumns

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Intake;
 
-use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Parsing\DateText;
 use RowTally\Core\Parsing\NumberStyle;
+use RowTally\Core\Parsing\VariableType;
 
 /** A column of a file as it is about to be read. */
 final readonly class RecognisedVariable

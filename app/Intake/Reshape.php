@@ -29,7 +29,7 @@ final readonly class Reshape
      * @param list<int>          $kept    places of the columns that repeat
      */
     private function __construct(
-        private Shape $shape,
+        private TableLayout $shape,
         private array $names,
         private array $stacked,
         private array $kept,
@@ -42,29 +42,29 @@ final readonly class Reshape
         $places = array_keys($names);
         $taken = array_values(array_filter($places, static fn(int $place): bool => $decisions->column($place)->isTaken));
         $stacked = match ($decisions->shape) {
-            Shape::Columns => [],
-            Shape::Block => $taken,
-            Shape::Stack => array_values(array_intersect($taken, $decisions->stacked)),
-            Shape::Limits => count(array_intersect($decisions->stacked, $taken)) === 2 ? $decisions->stacked : [],
+            TableLayout::Columns => [],
+            TableLayout::Block => $taken,
+            TableLayout::Stack => array_values(array_intersect($taken, $decisions->stacked)),
+            TableLayout::Limits => count(array_intersect($decisions->stacked, $taken)) === 2 ? $decisions->stacked : [],
         };
-        $shape = $stacked === [] ? Shape::Columns : $decisions->shape;
+        $shape = $stacked === [] ? TableLayout::Columns : $decisions->shape;
 
         return new self(
             $shape,
             $names,
             $stacked,
             match ($shape) {
-                Shape::Columns => $places,
-                Shape::Block => [],
-                Shape::Stack, Shape::Limits => array_values(array_diff($taken, $stacked)),
+                TableLayout::Columns => $places,
+                TableLayout::Block => [],
+                TableLayout::Stack, TableLayout::Limits => array_values(array_diff($taken, $stacked)),
             },
-            $decisions->valueName ?? ($shape === Shape::Limits ? "{$names[$stacked[0]]->name} to {$names[$stacked[1]]->name}" : self::VALUE),
+            $decisions->valueName ?? ($shape === TableLayout::Limits ? "{$names[$stacked[0]]->name} to {$names[$stacked[1]]->name}" : self::VALUE),
         );
     }
 
     public function isPlain(): bool
     {
-        return $this->shape === Shape::Columns;
+        return $this->shape === TableLayout::Columns;
     }
 
     /** @return list<VariableName> */
@@ -72,9 +72,9 @@ final readonly class Reshape
     {
         $kept = array_map(fn(int $place): VariableName => $this->names[$place], $this->kept);
         $made = match ($this->shape) {
-            Shape::Columns => [],
-            Shape::Block, Shape::Limits => [VariableName::of($this->valueName)],
-            Shape::Stack => [VariableName::of(self::FROM), VariableName::of($this->valueName)],
+            TableLayout::Columns => [],
+            TableLayout::Block, TableLayout::Limits => [VariableName::of($this->valueName)],
+            TableLayout::Stack => [VariableName::of(self::FROM), VariableName::of($this->valueName)],
         };
 
         return [...$kept, ...$made];
@@ -92,12 +92,12 @@ final readonly class Reshape
         }
         $made = [];
         foreach ($rows as $row) {
-            if ($this->shape === Shape::Limits) {
+            if ($this->shape === TableLayout::Limits) {
                 $made[] = [...array_map(static fn(int $kept): string => $row[$kept], $this->kept), ClassLabel::text($row[$this->stacked[0]], $row[$this->stacked[1]])];
                 continue;
             }
             foreach ($this->stacked as $place) {
-                if ($this->shape === Shape::Stack) {
+                if ($this->shape === TableLayout::Stack) {
                     $made[] = [...array_map(static fn(int $kept): string => $row[$kept], $this->kept), $this->names[$place]->name, $row[$place]];
                 } elseif (!NumberText::isBlank($row[$place])) {
                     $made[] = [$row[$place]];

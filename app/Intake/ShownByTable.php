@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Intake;
 
-use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Parsing\DateText;
 use RowTally\Core\Parsing\NumberStyle;
 use RowTally\Core\Parsing\RecognisedType;
+use RowTally\Core\Parsing\VariableType;
 
 /** How a table writes numbers and dates, as far as some of its columns show it beyond doubt and none shows another way. */
 final readonly class ShownByTable

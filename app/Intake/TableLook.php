@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Intake;
 
 use App\Intake\Csv\CsvFile;
-use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Parsing\MissingMarks;
 use RowTally\Core\Parsing\NumberStyle;
 use RowTally\Core\Parsing\NumberText;
 use RowTally\Core\Parsing\TotalRow;
 use RowTally\Core\Parsing\VariableName;
+use RowTally\Core\Parsing\VariableType;
 
 /** A file as it would be read under some decisions: its first rows, what each column is, and what could not be read. */
 final readonly class TableLook

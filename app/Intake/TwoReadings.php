@@ -6,11 +6,11 @@ namespace App\Intake;
 
 use App\Intake\Csv\CsvFile;
 use RowTally\Core\Columns\NumberColumn;
-use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Parsing\ClassLabel;
 use RowTally\Core\Parsing\DateText;
 use RowTally\Core\Parsing\NumberStyle;
 use RowTally\Core\Parsing\NumberText;
+use RowTally\Core\Parsing\VariableType;
 
 /**
  * A column whose cells mean one thing or another, and nothing in the table shows which: numbers like "4.767", whose mark may stand between

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
-use App\Intake\SweepImports;
+use App\Imports\SweepImports;
 use App\Models\Dataset;
 use App\Models\FigureSet;
 use App\Models\Import;

@@ -7,11 +7,11 @@ namespace App\Store;
 use App\Models\Dataset;
 use App\Models\Variable;
 use Illuminate\Support\Facades\DB;
-use RowTally\Core\Columns\VariableType;
 use RowTally\Core\EntryCheck\CheckLine;
 use RowTally\Core\EntryCheck\NumberEntries;
 use RowTally\Core\Formula\Formula;
 use RowTally\Core\Parsing\NearLabels;
+use RowTally\Core\Parsing\VariableType;
 
 /** The entry check: what somebody looks at before they trust the rows, each line with the condition that shows its cells. */
 final readonly class CheckEntries

@@ -7,7 +7,7 @@ namespace App\Store;
 use App\Models\Variable;
 use Brick\Math\BigDecimal;
 use RowTally\Core\Columns\NumberColumn;
-use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Parsing\VariableType;
 
 /** Smallest and largest value of a number variable, from the aggregates of its chunks. */
 final class ColumnEnds

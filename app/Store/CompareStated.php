@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Models\Dataset;
-use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Figures\Statistic;
 use RowTally\Core\Grouped\ClassReading;
 use RowTally\Core\Match\Comparison;
 use RowTally\Core\Match\Stated;
+use RowTally\Core\Parsing\VariableType;
 
 /** A figure of a number, or of a category's classes, beside one that was stated. */
 final readonly class CompareStated

@@ -14,7 +14,7 @@ use Closure;
 use Illuminate\Support\Facades\DB;
 use RowTally\Core\Columns\Chunk;
 use RowTally\Core\Columns\EncodedCells;
-use RowTally\Core\Plots\Sketch;
+use RowTally\Core\Plots\MicroHistogram;
 use RuntimeException;
 
 /**
@@ -156,7 +156,7 @@ final class DatasetWriter implements SharedSink
             (new Tallies())->keep($variable, [$values], [$read->missing]);
         }
         // A number variable with too many values to count on the way has none yet; see OrderVariables.
-        $variable->update(['sketch' => $values === null ? $read->labelCounts : Sketch::of($values)]);
+        $variable->update(['sketch' => $values === null ? $read->labelCounts : MicroHistogram::of($values)]);
         VariableVersions::keep($variable, self::FIRST_REVISION);
     }
 }

@@ -7,11 +7,11 @@ namespace App\Store;
 use App\Models\Dataset;
 use App\Models\Variable;
 use RowTally\Core\Columns\Presence;
-use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Frequency\FrequencyTable;
 use RowTally\Core\Grouped\ClassReading;
 use RowTally\Core\Grouped\GroupedProfile;
+use RowTally\Core\Parsing\VariableType;
 
 /** Figures of a category whose labels are classes, under the counts of the basis or of a column for each group. */
 final readonly class GroupedVariable

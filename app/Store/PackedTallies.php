@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Models\Variable;
+use RowTally\Core\Observations\HigherMoments;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\BucketedValues;
-use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\Packed;
-use RowTally\Core\Values\Shape;
 use RowTally\Core\Values\ValueCounts;
 
 /**
@@ -56,7 +56,7 @@ final class PackedTallies
             $shape = null;
             if (Packed::integers('q', $bytes, $at)[1] === 1) {
                 [1 => $skewness, 2 => $kurtosis] = Packed::doubles('e2', $bytes, $at + 8);
-                $shape = new Shape($skewness, $kurtosis);
+                $shape = new HigherMoments($skewness, $kurtosis);
             }
             $packed = substr($bytes, $at + self::SHAPE_BYTES, $length - self::SHAPE_BYTES);
             $observations[] = new Observations(

@@ -8,16 +8,16 @@ use App\Drawing\PictureSource;
 use App\Models\Dataset;
 use App\Models\Variable;
 use RowTally\Core\Basis\Basis;
-use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Figures\Catalogue;
 use RowTally\Core\Formula\Condition;
 use RowTally\Core\Frequency\FrequencyTable;
 use RowTally\Core\Grouped\ClassReading;
 use RowTally\Core\Grouped\GroupedProfile;
+use RowTally\Core\Observations\Observations;
+use RowTally\Core\Parsing\VariableType;
 use RowTally\Core\Plots\Slopes;
 use RowTally\Core\Plots\StackOptions;
-use RowTally\Core\Profile\Slicing;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Profile\RowGrouping;
 
 /** One variable of a stored dataset, to be drawn: everything is read when it is first asked for. */
 final class PictureOfVariable implements PictureSource
@@ -57,7 +57,7 @@ final class PictureOfVariable implements PictureSource
 
     public function names(): array
     {
-        return ['Overall', ...array_map(fn(int $group): string => Slicing::name($this->slice()->labels[$group]), $this->groups())];
+        return ['Overall', ...array_map(fn(int $group): string => RowGrouping::name($this->slice()->labels[$group]), $this->groups())];
     }
 
     public function basis(): Basis

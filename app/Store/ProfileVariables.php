@@ -7,19 +7,19 @@ namespace App\Store;
 use App\Models\Dataset;
 use App\Models\Variable;
 use Brick\Math\BigDecimal;
-use RowTally\Core\Columns\VariableType;
-use RowTally\Core\Display\FigureText;
-use RowTally\Core\Figures\Standing;
+use RowTally\Core\Figures\FigureText;
+use RowTally\Core\Figures\PercentileRank;
 use RowTally\Core\Figures\Statistic;
+use RowTally\Core\Figures\Working;
 use RowTally\Core\Frequency\FrequencyKind;
 use RowTally\Core\Frequency\FrequencyTable;
 use RowTally\Core\Frequency\NumberFrequencies;
 use RowTally\Core\Grouped\ClassCost;
 use RowTally\Core\Match\Explanation;
 use RowTally\Core\Match\FindFigure;
+use RowTally\Core\Observations\Observations;
+use RowTally\Core\Parsing\VariableType;
 use RowTally\Core\Profile\NumberProfile;
-use RowTally\Core\Values\Observations;
-use RowTally\Core\Working\Working;
 
 /** Answers questions about a dataset: asks the store for tallies and the core for figures and plots. */
 final readonly class ProfileVariables
@@ -65,12 +65,12 @@ final readonly class ProfileVariables
         return ['read' => $found['read'], 'matches' => array_map($text, $found['matches']), 'nearest' => array_map($text, $found['nearest'])];
     }
 
-    /** @return array{standing: Standing, observations: Observations, variable: Variable} where a value stands */
+    /** @return array{standing: PercentileRank, observations: Observations, variable: Variable} where a value stands */
     public function standing(Dataset $dataset, Question $question, BigDecimal $value, int $column): array
     {
         [$variable, $observations] = $this->column($dataset, $question, $column);
 
-        return ['standing' => Standing::of($value, $observations, $question->basis), 'observations' => $observations, 'variable' => $variable];
+        return ['standing' => PercentileRank::of($value, $observations, $question->basis), 'observations' => $observations, 'variable' => $variable];
     }
 
     /** @param callable(Variable, Slice): VariableSheet $of */

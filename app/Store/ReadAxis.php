@@ -7,9 +7,9 @@ namespace App\Store;
 use App\Models\Dataset;
 use App\Models\Variable;
 use Brick\Math\BigRational;
-use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Observations\Observations;
+use RowTally\Core\Parsing\VariableType;
 use RowTally\Core\Plots\Crosshair;
-use RowTally\Core\Values\Observations;
 
 /** What is read off the axis of a number variable: by the crosshair, and between two values. */
 final readonly class ReadAxis

@@ -9,9 +9,9 @@ use App\Models\Variable;
 use Illuminate\Support\Facades\DB;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\MissingRows;
-use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Formula\Functions;
-use RowTally\Core\Profile\Slicing;
+use RowTally\Core\Parsing\VariableType;
+use RowTally\Core\Profile\RowGrouping;
 
 /**
  * Which rows of a dataset a question is about, and into which groups they fall. All rows, or all rows by one category, are the
@@ -20,7 +20,7 @@ use RowTally\Core\Profile\Slicing;
  */
 final class Slice
 {
-    private ?Slicing $slicing = null;
+    private ?RowGrouping $slicing = null;
     private ?StoredTable $table = null;
 
     /**
@@ -84,11 +84,11 @@ final class Slice
         return !str_starts_with($this->key, 's:');
     }
 
-    public function slicing(): Slicing
+    public function slicing(): RowGrouping
     {
         $name = static fn(Variable $variable): string => $variable->name;
 
-        return $this->slicing ??= Slicing::of($this->table(), array_map($name, $this->by), array_map($name, $this->complete), $this->basis);
+        return $this->slicing ??= RowGrouping::of($this->table(), array_map($name, $this->by), array_map($name, $this->complete), $this->basis);
     }
 
     public function table(): StoredTable

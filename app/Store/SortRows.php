@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Store;
 
+use App\Files\NoRoom;
+use App\Files\WholeFile;
 use App\Models\Variable;
 use RowTally\Core\Columns\ColumnCells;
-use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Parsing\VariableType;
 use Symfony\Component\Process\Process;
 
 /**

@@ -8,7 +8,7 @@ use App\Models\Dataset;
 use App\Models\User;
 use App\Models\Variable;
 use Illuminate\Support\Facades\DB;
-use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Parsing\VariableType;
 
 /** A dataset with one number variable and no row, to be typed into. */
 final class StartBlank

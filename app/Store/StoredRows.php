@@ -9,7 +9,6 @@ use App\Models\Variable;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Columns\ColumnCells;
 use RowTally\Core\Columns\EncodedCells;
-use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Formula\Decimals;
 use RowTally\Core\Formula\Kind;
 use RowTally\Core\Formula\Names;
@@ -17,6 +16,7 @@ use RowTally\Core\Formula\Node\Named;
 use RowTally\Core\Formula\Node\Node;
 use RowTally\Core\Formula\Rows;
 use RowTally\Core\Formula\Summary;
+use RowTally\Core\Parsing\VariableType;
 
 /** The rows of a dataset, one chunk at a time, for formulas: `at()` says which chunk is meant. */
 final class StoredRows implements Rows

@@ -7,10 +7,10 @@ namespace App\Store;
 use App\Models\Dataset;
 use RowTally\Core\Columns\Chunk;
 use RowTally\Core\Columns\NumberColumn;
-use RowTally\Core\Columns\Table;
-use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Formula\Names;
 use RowTally\Core\Formula\Rows;
+use RowTally\Core\Formula\Table;
+use RowTally\Core\Parsing\VariableType;
 
 /** A dataset as the core knows a table; columns are read when they are asked for. */
 final class StoredTable implements Table

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Store;
 
-use App\Jobs\OrderVariables;
 use App\Models\Variable;
 use App\Store\Changes\DraftRevision;
 use Illuminate\Support\Facades\DB;
@@ -12,13 +11,13 @@ use RowTally\Core\Columns\DateEnds;
 use RowTally\Core\Columns\Grouping;
 use RowTally\Core\Columns\TallyColumn;
 use RowTally\Core\Columns\TallyUnderCounts;
-use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Frequency\FrequencyKind;
 use RowTally\Core\Frequency\FrequencyTable;
 use RowTally\Core\Frequency\LabelFrequencies;
-use RowTally\Core\Plots\Sketch;
+use RowTally\Core\Observations\Observations;
+use RowTally\Core\Parsing\VariableType;
+use RowTally\Core\Plots\MicroHistogram;
 use RowTally\Core\Values\BucketedValues;
-use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\OrderedValues;
 use RowTally\Core\Values\Packed;
 
@@ -160,7 +159,7 @@ final class Tallies
                 $values = $this->whole($variable, $draft->number)->values;
             }
             $toOrder = $toOrder || $values === null;
-            $variable->update(['sketch' => $values === null ? [] : Sketch::of($values)]);
+            $variable->update(['sketch' => $values === null ? [] : MicroHistogram::of($values)]);
             VariableVersions::keep($variable, $draft->number);
         }
         if ($toOrder) {

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Models\Variable;
-use RowTally\Core\Figures\Figure;
 use RowTally\Core\Figures\Statistic;
 use RowTally\Core\Frequency\FrequencyTable;
 use RowTally\Core\Grouped\ClassCost;
 use RowTally\Core\Plots\Bars;
+use RowTally\Core\Values\Figure;
 
 /** What is said of one variable: of a number figures and plots, of a number or category how often each occurs, of a date its ends. */
 final readonly class VariableSheet

@@ -7,7 +7,7 @@ namespace App\Store;
 use RowTally\Core\Basis\ClassEdge;
 use RowTally\Core\Basis\MissingRows;
 use RowTally\Core\Basis\QuartileRule;
-use RowTally\Core\Basis\TakenAs;
+use RowTally\Core\Basis\SampleOrPopulation;
 use RowTally\Core\Grouped\StatedLimits;
 
 /** One word of a question: what it is about, what it may be, and what holds where it is not said. */
@@ -26,12 +26,12 @@ final readonly class Word
     /**
      * One of these.
      *
-     * @param list<TakenAs|QuartileRule|ClassEdge|MissingRows|StatedLimits> $cases
-     * @param TakenAs|QuartileRule|ClassEdge|MissingRows|null               $default null = found out
+     * @param list<SampleOrPopulation|QuartileRule|ClassEdge|MissingRows|StatedLimits> $cases
+     * @param SampleOrPopulation|QuartileRule|ClassEdge|MissingRows|null               $default null = found out
      */
-    public static function ofCases(string $name, string $description, array $cases, TakenAs|QuartileRule|ClassEdge|MissingRows|null $default): self
+    public static function ofCases(string $name, string $description, array $cases, SampleOrPopulation|QuartileRule|ClassEdge|MissingRows|null $default): self
     {
-        return new self($name, $description, $default->value ?? '', array_map(static fn(TakenAs|QuartileRule|ClassEdge|MissingRows|StatedLimits $case): array => ['value' => $case->value, 'words' => $case->words(), 'sentence' => $case->sentence()], $cases), null);
+        return new self($name, $description, $default->value ?? '', array_map(static fn(SampleOrPopulation|QuartileRule|ClassEdge|MissingRows|StatedLimits $case): array => ['value' => $case->value, 'words' => $case->words(), 'sentence' => $case->sentence()], $cases), null);
     }
 
     /** @param non-empty-array<string, string|array{string, string}> $choices value => words, or words and a sentence; the first is the default */

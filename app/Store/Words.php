@@ -8,8 +8,8 @@ use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\ClassEdge;
 use RowTally\Core\Basis\MissingRows;
 use RowTally\Core\Basis\QuartileRule;
+use RowTally\Core\Basis\SampleOrPopulation;
 use RowTally\Core\Basis\ShownDecimals;
-use RowTally\Core\Basis\TakenAs;
 use RowTally\Core\Figures\FigureSet;
 use RowTally\Core\Grouped\StatedLimits;
 use RowTally\Core\Plots\HeightScale;
@@ -45,7 +45,7 @@ final class Words
         return [
             Word::text('of', 'keys of variables, set apart by commas', 6000),
             Word::text('by', 'keys of one or two variables that split the rows; a number by its classes', 200),
-            Word::ofCases('as', 'whether the rows are a sample or all there is', TakenAs::cases(), $basis->takenAs),
+            Word::ofCases('as', 'whether the rows are a sample or all there is', SampleOrPopulation::cases(), $basis->takenAs),
             Word::ofCases('quartiles', 'how quartiles are cut', QuartileRule::cases(), $basis->quartileRule),
             Word::ofCases('edges', 'on which side classes are closed', ClassEdge::cases(), $basis->classEdge),
             Word::ofCases('missing', 'which rows a figure uses when some values are missing', MissingRows::cases(), $basis->missingRows),

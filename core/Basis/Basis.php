@@ -17,7 +17,7 @@ final readonly class Basis
     public ShownDecimals $decimals;
 
     public function __construct(
-        public TakenAs $takenAs = TakenAs::Sample,
+        public SampleOrPopulation $takenAs = SampleOrPopulation::Sample,
         public QuartileRule $quartileRule = QuartileRule::HalvesExcluded,
         public ClassEdge $classEdge = ClassEdge::Left,
         /** Fences lie this many interquartile ranges beyond the quartiles, as decimal text. */
@@ -66,7 +66,7 @@ final readonly class Basis
     }
 
     /** The same but for some conventions. */
-    public function with(?TakenAs $takenAs = null, ?QuartileRule $quartileRule = null, ?string $innerFence = null, ?string $level = null): self
+    public function with(?SampleOrPopulation $takenAs = null, ?QuartileRule $quartileRule = null, ?string $innerFence = null, ?string $level = null): self
     {
         return new self(
             $takenAs ?? $this->takenAs,

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Columns;
 
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\BucketedValues;
 use RowTally\Core\Values\GatheredBuckets;
-use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\Packed;
 use RowTally\Core\Values\PowerSums;
 use RowTally\Core\Values\ValueCounts;

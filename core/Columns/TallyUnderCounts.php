@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace RowTally\Core\Columns;
 
 use RowTally\Core\Exception\NotUnderstood;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\ValueCounts;
 
 /**

@@ -6,8 +6,10 @@ namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\Convention;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\Exact;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Values\Figure;
+use RowTally\Core\Values\Reason;
 use RowTally\Core\Working\Steps;
 use RowTally\Core\Working\Written;
 

@@ -6,9 +6,11 @@ namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\Convention;
-use RowTally\Core\Basis\TakenAs;
+use RowTally\Core\Basis\SampleOrPopulation;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\Exact;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Values\Figure;
+use RowTally\Core\Values\Reason;
 use RowTally\Core\Working\Steps;
 use RowTally\Core\Working\Written;
 
@@ -36,7 +38,7 @@ final readonly class Kurtosis extends NamedStatistic
 
     public function steps(Observations $observations, Basis $basis): Steps
     {
-        $population = $basis->takenAs === TakenAs::Population;
+        $population = $basis->takenAs === SampleOrPopulation::Population;
         $g = Written::number($observations->shape()->kurtosis);
         $inside = Written::inside($observations->shape()->kurtosis);
         $n = Written::size($observations);
@@ -45,7 +47,7 @@ final readonly class Kurtosis extends NamedStatistic
             $population ? 'g₂ = {m₄}/{m₂²} − 3, m_k = {Σ(x − µ)^k}/{N}' : 'G₂ = {((n + 1)g₂ + 6)(n − 1)}/{(n − 2)(n − 3)}, g₂ = {m₄}/{m₂²} − 3, m_k = {Σ(x − x̄)^k}/{n}',
             [
                 Written::mean($observations, $basis->takenAs),
-                'm₂ = ' . Written::number($observations->variance(TakenAs::Population) ?? 0),
+                'm₂ = ' . Written::number($observations->variance(SampleOrPopulation::Population) ?? 0),
                 "g₂ = {$g}",
                 ...($population ? [] : ["G₂ = {(({$n} + 1)·{$inside} + 6)·({$n} − 1)}/{({$n} − 2)·({$n} − 3)} = " . Written::number($this->of($observations, $basis)->number() ?? 0)]),
             ],
@@ -56,14 +58,14 @@ final readonly class Kurtosis extends NamedStatistic
     protected function figure(Observations $observations, Basis $basis): Figure
     {
         $n = Exact::toFloat($observations->size()) ?? 0.0;
-        if ($basis->takenAs === TakenAs::Sample && $n <= 3.0) {
+        if ($basis->takenAs === SampleOrPopulation::Sample && $n <= 3.0) {
             return Figure::undefined(Reason::NeedsFourValues);
         }
         if ($observations->allEqual()) {
             return Figure::undefined(Reason::AllValuesAreEqual);
         }
         $excess = $observations->shape()->kurtosis;
-        if ($basis->takenAs === TakenAs::Population) {
+        if ($basis->takenAs === SampleOrPopulation::Population) {
             return Figure::double($excess);
         }
 

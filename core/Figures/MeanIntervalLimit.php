@@ -7,10 +7,12 @@ namespace RowTally\Core\Figures;
 use Brick\Math\BigRational;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\Convention;
-use RowTally\Core\Basis\TakenAs;
+use RowTally\Core\Basis\SampleOrPopulation;
 use RowTally\Core\Distributions\StudentT;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\Exact;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Values\Figure;
+use RowTally\Core\Values\Reason;
 use RowTally\Core\Working\Steps;
 use RowTally\Core\Working\Written;
 
@@ -58,7 +60,7 @@ final readonly class MeanIntervalLimit extends NamedStatistic
         $error = new StandardError();
         $standardError = (float) ($error->of($observations, $basis)->number() ?? 0.0);
         $t = self::t($observations, $basis);
-        $degrees = Written::number($observations->divisor(TakenAs::Sample));
+        $degrees = Written::number($observations->divisor(SampleOrPopulation::Sample));
         $percent = $basis->levelPercent();
 
         return new Steps(
@@ -76,6 +78,6 @@ final readonly class MeanIntervalLimit extends NamedStatistic
     /** Only where there is a sample variance. */
     private static function t(Observations $observations, Basis $basis): float
     {
-        return StudentT::quantile(0.5 + 0.5 * (float) $basis->level, Exact::toFloat($observations->divisor(TakenAs::Sample)) ?? INF);
+        return StudentT::quantile(0.5 + 0.5 * (float) $basis->level, Exact::toFloat($observations->divisor(SampleOrPopulation::Sample)) ?? INF);
     }
 }

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Observations\Observations;
+use RowTally\Core\Values\Figure;
 use RowTally\Core\Working\QuantileSteps;
 use RowTally\Core\Working\Steps;
 

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Observations\Observations;
+use RowTally\Core\Values\Figure;
 use RowTally\Core\Working\Steps;
 use RowTally\Core\Working\Written;
 
@@ -29,7 +30,7 @@ final readonly class Mode extends NamedStatistic
 
     public function steps(Observations $observations, Basis $basis): Steps
     {
-        $most = MostFrequent::of($observations->values);
+        $most = Modes::of($observations->values);
         $values = implode(', ', array_map(Written::number(...), array_slice($most->values, 0, 20)));
 
         return new Steps('the values that occur most often', ["{$values}: " . Written::count($most->count, $observations->countDecimals) . ' times' . (count($most->values) > 1 ? ' each' : '')], 'no convention involved');
@@ -37,7 +38,7 @@ final readonly class Mode extends NamedStatistic
 
     protected function figure(Observations $observations, Basis $basis): Figure
     {
-        $most = MostFrequent::of($observations->values);
+        $most = Modes::of($observations->values);
 
         return $most->reason ?? Figure::values($most->values);
     }

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Observations\Observations;
+use RowTally\Core\Values\Figure;
 use RowTally\Core\Working\Steps;
 
 /**
@@ -32,7 +33,7 @@ final readonly class ModeFrequency extends NamedStatistic
 
     protected function figure(Observations $observations, Basis $basis): Figure
     {
-        $most = MostFrequent::of($observations->values);
+        $most = Modes::of($observations->values);
 
         return $most->reason ?? Figure::rows($most->count, $observations->countDecimals);
     }

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
-use RowTally\Core\Basis\TakenAs;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Basis\SampleOrPopulation;
+use RowTally\Core\Observations\Observations;
+use RowTally\Core\Values\Figure;
+use RowTally\Core\Values\Reason;
 
 /** What every statistic is called; how it is found is its own. */
 abstract readonly class NamedStatistic implements Statistic
@@ -29,9 +31,9 @@ abstract readonly class NamedStatistic implements Statistic
         return $this->label;
     }
 
-    final public function symbol(TakenAs $takenAs): string
+    final public function symbol(SampleOrPopulation $takenAs): string
     {
-        return $takenAs === TakenAs::Sample ? $this->sampleSymbol : $this->populationSymbol;
+        return $takenAs === SampleOrPopulation::Sample ? $this->sampleSymbol : $this->populationSymbol;
     }
 
     final public function shownAs(): ShownAs

@@ -9,7 +9,8 @@ use RowTally\Core\Normality\AndersonDarling;
 use RowTally\Core\Normality\Lilliefors;
 use RowTally\Core\Normality\Normality;
 use RowTally\Core\Normality\ShapiroWilk;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Observations\Observations;
+use RowTally\Core\Values\Figure;
 use RowTally\Core\Working\Steps;
 use RowTally\Core\Working\Written;
 

@@ -6,8 +6,9 @@ namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\Convention;
-use RowTally\Core\Plots\Outliers;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Observations\Observations;
+use RowTally\Core\Observations\Outliers;
+use RowTally\Core\Values\Figure;
 use RowTally\Core\Working\Steps;
 use RowTally\Core\Working\Written;
 

@@ -8,8 +8,9 @@ use Brick\Math\BigDecimal;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\Convention;
 use RowTally\Core\Exception\NotUnderstood;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\Exact;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Values\Figure;
 use RowTally\Core\Working\QuantileSteps;
 use RowTally\Core\Working\Steps;
 

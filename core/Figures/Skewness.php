@@ -6,9 +6,11 @@ namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\Convention;
-use RowTally\Core\Basis\TakenAs;
+use RowTally\Core\Basis\SampleOrPopulation;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\Exact;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Values\Figure;
+use RowTally\Core\Values\Reason;
 use RowTally\Core\Working\Steps;
 use RowTally\Core\Working\Written;
 
@@ -36,7 +38,7 @@ final readonly class Skewness extends NamedStatistic
 
     public function steps(Observations $observations, Basis $basis): Steps
     {
-        $population = $basis->takenAs === TakenAs::Population;
+        $population = $basis->takenAs === SampleOrPopulation::Population;
         $g = Written::number($observations->shape()->skewness);
         $n = Written::size($observations);
 
@@ -44,7 +46,7 @@ final readonly class Skewness extends NamedStatistic
             $population ? 'g₁ = {m₃}/{m₂^1.5}, m_k = {Σ(x − µ)^k}/{N}' : 'G₁ = g₁·{√{n(n − 1)}}/{n − 2}, g₁ = {m₃}/{m₂^1.5}, m_k = {Σ(x − x̄)^k}/{n}',
             [
                 Written::mean($observations, $basis->takenAs),
-                'm₂ = ' . Written::number($observations->variance(TakenAs::Population) ?? 0),
+                'm₂ = ' . Written::number($observations->variance(SampleOrPopulation::Population) ?? 0),
                 "g₁ = {$g}",
                 ...($population ? [] : ["G₁ = {$g}·{√{{$n}·({$n} − 1)}}/{{$n} − 2} = " . Written::number($this->of($observations, $basis)->number() ?? 0)]),
             ],
@@ -55,13 +57,13 @@ final readonly class Skewness extends NamedStatistic
     protected function figure(Observations $observations, Basis $basis): Figure
     {
         $n = Exact::toFloat($observations->size()) ?? 0.0;
-        if ($basis->takenAs === TakenAs::Sample && $n <= 2.0) {
+        if ($basis->takenAs === SampleOrPopulation::Sample && $n <= 2.0) {
             return Figure::undefined(Reason::NeedsThreeValues);
         }
         if ($observations->allEqual()) {
             return Figure::undefined(Reason::AllValuesAreEqual);
         }
 
-        return $basis->takenAs === TakenAs::Population ? Figure::double($observations->shape()->skewness) : Figure::double($observations->shape()->skewness * sqrt($n * ($n - 1.0)) / ($n - 2.0));
+        return $basis->takenAs === SampleOrPopulation::Population ? Figure::double($observations->shape()->skewness) : Figure::double($observations->shape()->skewness * sqrt($n * ($n - 1.0)) / ($n - 2.0));
     }
 }

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
-use RowTally\Core\Basis\TakenAs;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Basis\SampleOrPopulation;
+use RowTally\Core\Observations\Observations;
+use RowTally\Core\Values\Figure;
 use RowTally\Core\Working\Steps;
 use RowTally\Core\Working\Written;
 
@@ -29,7 +30,7 @@ final readonly class StandardError extends NamedStatistic
 
     public function steps(Observations $observations, Basis $basis): Steps
     {
-        $sample = new Basis(TakenAs::Sample);
+        $sample = new Basis(SampleOrPopulation::Sample);
         $sd = new StandardDeviation();
 
         return new Steps(
@@ -44,7 +45,7 @@ final readonly class StandardError extends NamedStatistic
 
     protected function figure(Observations $observations, Basis $basis): Figure
     {
-        $variance = $observations->variance(TakenAs::Sample);
+        $variance = $observations->variance(SampleOrPopulation::Sample);
 
         return $variance === null ? Variance::tooFew($observations) : Figure::rootOf($variance->dividedBy($observations->size()));
     }

@@ -6,8 +6,9 @@ namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\Convention;
-use RowTally\Core\Basis\TakenAs;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Basis\SampleOrPopulation;
+use RowTally\Core\Observations\Observations;
+use RowTally\Core\Values\Figure;
 use RowTally\Core\Working\Steps;
 
 /** One statistic: how it is named, and how it is found. One class each, listed once in the `Catalogue`. */
@@ -19,7 +20,7 @@ interface Statistic
     public function label(): string;
 
     /** The symbol for a sample or for a population; '' where the field has none. */
-    public function symbol(TakenAs $takenAs): string;
+    public function symbol(SampleOrPopulation $takenAs): string;
 
     /** How the figure is shown. */
     public function shownAs(): ShownAs;

@@ -6,8 +6,10 @@ namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\Convention;
-use RowTally\Core\Basis\TakenAs;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Basis\SampleOrPopulation;
+use RowTally\Core\Observations\Observations;
+use RowTally\Core\Values\Figure;
+use RowTally\Core\Values\Reason;
 use RowTally\Core\Working\Steps;
 use RowTally\Core\Working\Written;
 
@@ -39,7 +41,7 @@ final readonly class Variance extends NamedStatistic
     public function steps(Observations $observations, Basis $basis): Steps
     {
         $mean = Written::meanSymbol($basis->takenAs);
-        $divisor = $basis->takenAs === TakenAs::Sample ? 'n − 1' : 'N';
+        $divisor = $basis->takenAs === SampleOrPopulation::Sample ? 'n − 1' : 'N';
         $squares = Written::number($observations->squaredDeviations());
         $under = Written::number($observations->divisor($basis->takenAs));
         $at = Written::inside($observations->mean());

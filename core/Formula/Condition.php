@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace RowTally\Core\Formula;
 
 use Brick\Math\BigDecimal;
-use RowTally\Core\Basis\ClassEdge;
-use RowTally\Core\Plots\Classes;
 use RowTally\Core\Values\Exact;
 
 /** Conditions as somebody would type them: which rows are behind a part of a picture. Cost: the length of the text. */
@@ -23,25 +21,13 @@ final class Condition
     /** From one value to another, both included. */
     public static function from(string $name, BigDecimal $low, BigDecimal $high): string
     {
-        return self::between(self::name($name), $low, true, $high, true);
-    }
-
-    /** In one of some classes: the outermost at the open end is closed on both sides. */
-    public static function ofClass(string $name, Classes $classes, int $place, ClassEdge $closed): string
-    {
-        return self::between(
-            self::name($name),
-            $classes->edge($place),
-            $closed === ClassEdge::Left || $place === 0,
-            $classes->edge($place + 1),
-            $closed === ClassEdge::Right || $place === $classes->number - 1,
-        );
+        return self::between($name, $low, true, $high, true);
     }
 
     /** From one value away from zero up to another, not included; zero itself is not negative. */
     public static function awayFromZero(string $name, BigDecimal $near, BigDecimal $far): string
     {
-        return $far->isLessThan($near) ? self::between(self::name($name), $far, false, $near, !$near->isZero()) : self::between(self::name($name), $near, true, $far, false);
+        return $far->isLessThan($near) ? self::between($name, $far, false, $near, !$near->isZero()) : self::between($name, $near, true, $far, false);
     }
 
     /** Of one label; null = without an entry. */
@@ -56,8 +42,9 @@ final class Condition
         return implode(' and ', [...$conditions, ...($own === null ? [] : ["({$own})"])]);
     }
 
-    private static function between(string $name, BigDecimal $low, bool $isLowIn, BigDecimal $high, bool $isHighIn): string
+    /** From one value to another, each included or not. */
+    public static function between(string $name, BigDecimal $low, bool $isLowIn, BigDecimal $high, bool $isHighIn): string
     {
-        return Exact::plainDecimal($low) . ($isLowIn ? ' <= ' : ' < ') . $name . ($isHighIn ? ' <= ' : ' < ') . Exact::plainDecimal($high);
+        return Exact::plainDecimal($low) . ($isLowIn ? ' <= ' : ' < ') . self::name($name) . ($isHighIn ? ' <= ' : ' < ') . Exact::plainDecimal($high);
     }
 }

@@ -8,11 +8,10 @@ use RowTally\Core\Basis\Basis;
 use RowTally\Core\Columns\Chunk;
 use RowTally\Core\Columns\ColumnCells;
 use RowTally\Core\Columns\EncodedCells;
-use RowTally\Core\Columns\Table;
 use RowTally\Core\Columns\TallyColumn;
-use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Formula\Node\Named;
 use RowTally\Core\Formula\Node\Node;
+use RowTally\Core\Parsing\VariableType;
 
 /** The rows of one chunk of a table that is held in memory. */
 final readonly class TableRows implements Rows

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Frequency;
 
+use RowTally\Core\Display\Percent;
+
 /**
  * How often each label, value or class occurs, overall and by group.
  *

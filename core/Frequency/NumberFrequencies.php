@@ -6,8 +6,8 @@ namespace RowTally\Core\Frequency;
 
 use Brick\Math\BigDecimal;
 use RowTally\Core\Display\DecimalText;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Plots\Bars;
-use RowTally\Core\Values\Observations;
 
 /** Frequency tables of a number: a row for each value while they are few, otherwise one for each class of the histogram. */
 final class NumberFrequencies

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace RowTally\Core\Grouped;
 
 use Brick\Math\BigRational;
-use RowTally\Core\Basis\TakenAs;
-use RowTally\Core\Figures\Figure;
+use RowTally\Core\Basis\SampleOrPopulation;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Plots\Histogram;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Values\Figure;
 
 /**
  * What a figure loses when only the classes are told: from midpoints, or by straight lines, beside the same figure of the rows.
@@ -30,7 +30,7 @@ final readonly class ClassCost
     ) {}
 
     /** @return list<self>|null of mean, standard deviation and median */
-    public static function of(Observations $rows, Histogram $histogram, TakenAs $takenAs): ?array
+    public static function of(Observations $rows, Histogram $histogram, SampleOrPopulation $takenAs): ?array
     {
         if ($rows->n() === 0 || $histogram->below + $histogram->above > 0) {
             return null;
@@ -57,7 +57,7 @@ final readonly class ClassCost
      *
      * @return list<BigRational|null>
      */
-    private static function fromRatios(Observations $rows, Histogram $histogram, TakenAs $takenAs): array
+    private static function fromRatios(Observations $rows, Histogram $histogram, SampleOrPopulation $takenAs): array
     {
         $classes = new GroupedFigures(ClassTable::ofHistogram($histogram, $rows->countDecimals));
 
@@ -70,7 +70,7 @@ final readonly class ClassCost
      *
      * @return list<BigRational|null>|null null where the edges do not fit
      */
-    private static function fromWholeNumbers(Observations $rows, Histogram $histogram, TakenAs $takenAs): ?array
+    private static function fromWholeNumbers(Observations $rows, Histogram $histogram, SampleOrPopulation $takenAs): ?array
     {
         $edges = $histogram->classes->unscaledEdges();
         $middles = $histogram->midpoints();

@@ -6,7 +6,7 @@ namespace RowTally\Core\Grouped;
 
 use Brick\Math\BigInteger;
 use Brick\Math\BigRational;
-use RowTally\Core\Basis\TakenAs;
+use RowTally\Core\Basis\SampleOrPopulation;
 
 /**
  * Figures of classes with counts: what the rows would give is estimated from midpoints, or by straight lines inside a class.
@@ -53,9 +53,9 @@ final readonly class GroupedFigures
         return $this->total->isZero() ? null : BigRational::nd($this->weighted($this->midpoints), $this->total->multipliedBy($this->perMidpoint))->simplified();
     }
 
-    public function variance(TakenAs $takenAs): ?BigRational
+    public function variance(SampleOrPopulation $takenAs): ?BigRational
     {
-        $divisor = $takenAs === TakenAs::Sample ? $this->total->minus($this->perCount) : $this->total;
+        $divisor = $takenAs === SampleOrPopulation::Sample ? $this->total->minus($this->perCount) : $this->total;
         if ($this->total->isZero() || $divisor->isNegativeOrZero()) {
             return null;
         }

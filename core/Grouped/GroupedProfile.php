@@ -9,17 +9,17 @@ use Brick\Math\BigInteger;
 use Brick\Math\BigRational;
 use Brick\Math\RoundingMode;
 use RowTally\Core\Basis\Basis;
-use RowTally\Core\Basis\TakenAs;
+use RowTally\Core\Basis\SampleOrPopulation;
 use RowTally\Core\Display\DecimalText;
-use RowTally\Core\Display\FigureText;
 use RowTally\Core\Exception\NotUnderstood;
-use RowTally\Core\Figures\Figure;
-use RowTally\Core\Figures\Reason;
+use RowTally\Core\Figures\FigureText;
 use RowTally\Core\Figures\ShownAs;
 use RowTally\Core\Frequency\FrequencyTable;
 use RowTally\Core\Parsing\ClassLabel;
 use RowTally\Core\Parsing\ClassLabels;
 use RowTally\Core\Plots\Axis;
+use RowTally\Core\Values\Figure;
+use RowTally\Core\Values\Reason;
 
 /** Everything that is shown of classes with counts: the table made sure of, figures overall and by group, and the picture. */
 final readonly class GroupedProfile
@@ -83,7 +83,7 @@ final readonly class GroupedProfile
     /** @return list<array{key: string, label: string, symbol: string, shownAs: ShownAs, figures: list<Figure>}> */
     public function figures(Basis $basis): array
     {
-        $isSample = $basis->takenAs === TakenAs::Sample;
+        $isSample = $basis->takenAs === SampleOrPopulation::Sample;
         $exact = static fn(?BigRational $value, Reason $reason = Reason::NeedsOneValue): Figure => $value === null ? Figure::undefined($reason) : Figure::exact($value);
         $quantile = static fn(int $numerator, int $denominator): callable => static fn(GroupedFigures $column): Figure => $exact($column->quantile(BigRational::nd($numerator, $denominator)));
 

@@ -6,7 +6,7 @@ namespace RowTally\Core\Match;
 
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Figures\Statistic;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Observations\Observations;
 
 /** One way in which a figure may have come about. */
 final readonly class Explanation

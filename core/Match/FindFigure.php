@@ -9,7 +9,7 @@ use Brick\Math\BigRational;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\Convention;
 use RowTally\Core\Basis\QuartileRule;
-use RowTally\Core\Basis\TakenAs;
+use RowTally\Core\Basis\SampleOrPopulation;
 use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Figures\Catalogue;
 use RowTally\Core\Figures\Kurtosis;
@@ -20,10 +20,10 @@ use RowTally\Core\Figures\Percentile;
 use RowTally\Core\Figures\ShownAs;
 use RowTally\Core\Figures\StandardError;
 use RowTally\Core\Figures\Statistic;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Plots\AutomaticClasses;
 use RowTally\Core\Plots\Histogram;
 use RowTally\Core\Values\Exact;
-use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\ValueCounts;
 
 /**
@@ -121,7 +121,7 @@ final readonly class FindFigure
         }
         foreach ($this->variations() as $place => [$statistic, $words]) {
             $found[] = $this->explain($statistic, $this->basis, [$words], self::SLIP / 4 + 15 + $place);
-            foreach (in_array(Convention::Divisor, $statistic->dependsOn(), true) ? TakenAs::cases() : [] as $case) {
+            foreach (in_array(Convention::Divisor, $statistic->dependsOn(), true) ? SampleOrPopulation::cases() : [] as $case) {
                 $found[] = $case === $this->basis->takenAs ? null : $this->explain($statistic, $this->basis->with(takenAs: $case), [$words, "taken as a {$case->words()}"], self::SLIP / 4 + 45 + $place);
             }
         }
@@ -135,7 +135,7 @@ final readonly class FindFigure
         $bases = [];
         foreach ($statistic->dependsOn() as $convention) {
             $bases = [...$bases, ...match ($convention) {
-                Convention::Divisor => array_map(fn(TakenAs $case): array => [$this->basis->with(takenAs: $case), "taken as a {$case->words()}"], TakenAs::cases()),
+                Convention::Divisor => array_map(fn(SampleOrPopulation $case): array => [$this->basis->with(takenAs: $case), "taken as a {$case->words()}"], SampleOrPopulation::cases()),
                 Convention::QuartileRule => array_map(fn(QuartileRule $rule): array => [$this->basis->with(quartileRule: $rule), "quartiles by {$rule->words()}"], QuartileRule::cases()),
                 Convention::Fences => array_map(fn(string $fence): array => [$this->basis->with(innerFence: $fence), "fences at {$fence} IQR"], self::FENCES),
                 Convention::Level => array_map(fn(string $level): array => [$this->basis->with(level: $level), 'at ' . Basis::percentOf($level) . ' %'], self::LEVELS),
@@ -240,7 +240,7 @@ final readonly class FindFigure
             return [];
         }
         foreach (Catalogue::chosen(self::HANDED_ON) as $place => $statistic) {
-            foreach (TakenAs::cases() as $case) {
+            foreach (SampleOrPopulation::cases() as $case) {
                 $isOwn = $case === $this->basis->takenAs;
                 if (!$isOwn && !in_array(Convention::Divisor, $statistic->dependsOn(), true)) {
                     continue;

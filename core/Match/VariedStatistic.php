@@ -6,11 +6,11 @@ namespace RowTally\Core\Match;
 
 use Closure;
 use RowTally\Core\Basis\Basis;
-use RowTally\Core\Basis\TakenAs;
-use RowTally\Core\Figures\Figure;
+use RowTally\Core\Basis\SampleOrPopulation;
 use RowTally\Core\Figures\ShownAs;
 use RowTally\Core\Figures\Statistic;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Observations\Observations;
+use RowTally\Core\Values\Figure;
 use RowTally\Core\Working\Steps;
 use RowTally\Core\Working\Written;
 
@@ -37,7 +37,7 @@ final readonly class VariedStatistic implements Statistic
         return $this->origin->label();
     }
 
-    public function symbol(TakenAs $takenAs): string
+    public function symbol(SampleOrPopulation $takenAs): string
     {
         return $this->origin->symbol($takenAs);
     }

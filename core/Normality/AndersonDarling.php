@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Normality;
 
-use RowTally\Core\Basis\TakenAs;
+use RowTally\Core\Basis\SampleOrPopulation;
 use RowTally\Core\Distributions\Normal;
-use RowTally\Core\Figures\Figure;
-use RowTally\Core\Figures\Reason;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\CompensatedSum;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Values\Figure;
+use RowTally\Core\Values\Reason;
 
 /**
  * The test of Anderson and Darling with mean and standard deviation taken from the values; it looks hard at the tails.
@@ -32,7 +32,7 @@ final class AndersonDarling
             return Normality::undefined($obstacle);
         }
         $n = $observations->n();
-        $spread = $observations->deviations()->spread(TakenAs::Sample);
+        $spread = $observations->deviations()->spread(SampleOrPopulation::Sample);
         $sum = new CompensatedSum();
         $sum->add(-(float) $n);
         $rank = 0;

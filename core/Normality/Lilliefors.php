@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Normality;
 
-use RowTally\Core\Basis\TakenAs;
+use RowTally\Core\Basis\SampleOrPopulation;
 use RowTally\Core\Distributions\Normal;
-use RowTally\Core\Figures\Figure;
-use RowTally\Core\Figures\Reason;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Observations\Observations;
+use RowTally\Core\Values\Figure;
+use RowTally\Core\Values\Reason;
 
 /**
  * The test of Kolmogorov and Smirnov with mean and standard deviation taken from the values: the largest gap between the shares
@@ -33,7 +33,7 @@ final class Lilliefors
             return Normality::undefined($obstacle);
         }
         $n = $observations->n();
-        $spread = $observations->deviations()->spread(TakenAs::Sample);
+        $spread = $observations->deviations()->spread(SampleOrPopulation::Sample);
         $d = 0.0;
         $rank = 0;
         foreach ($observations->deviations()->slices() as [$deviations, $counts]) {

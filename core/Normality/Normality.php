@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Normality;
 
-use RowTally\Core\Figures\Figure;
-use RowTally\Core\Figures\Reason;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Observations\Observations;
+use RowTally\Core\Values\Figure;
+use RowTally\Core\Values\Reason;
 
 /** One test of normality: its statistic, and the probability of one at least as far out if the values came from a normal distribution. */
 final readonly class Normality

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Normality;
 
-use RowTally\Core\Basis\TakenAs;
+use RowTally\Core\Basis\SampleOrPopulation;
 use RowTally\Core\Distributions\Normal;
-use RowTally\Core\Figures\Figure;
-use RowTally\Core\Figures\Reason;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\CompensatedSum;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Values\Figure;
+use RowTally\Core\Values\Reason;
 
 /**
  * The test of Shapiro and Wilk: how straight the normal Q–Q plot is.
@@ -50,7 +50,7 @@ final class ShapiroWilk
         foreach ($weights as $i => $weight) {
             $sum->add($weight * ($ordered[$n - 1 - $i] - $ordered[$i]));
         }
-        $root = $observations->deviations()->spread(TakenAs::Population) * sqrt($n);
+        $root = $observations->deviations()->spread(SampleOrPopulation::Population) * sqrt($n);
         // 1 − W as (root − Σ)(root + Σ) / root², which keeps its digits when W is near 1.
         $rest = max(0.0, ($root - $sum->value()) * ($root + $sum->value()) / ($root * $root));
 

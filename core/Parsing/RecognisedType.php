@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Parsing;
 
-use RowTally\Core\Columns\VariableType;
-
 /**
  * What the cells of a column look like.
  *

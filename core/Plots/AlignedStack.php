@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace RowTally\Core\Plots;
 
 use RowTally\Core\Basis\Basis;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Observations\Observations;
 
 /**
  * Dots over the histogram over the box plot on one axis, overall and by group: one axis and one set of classes for all of them, so that

@@ -9,8 +9,8 @@ use Brick\Math\BigRational;
 use Brick\Math\RoundingMode;
 use RowTally\Core\Basis\ClassEdge;
 use RowTally\Core\Exception\InvalidInput;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\Exact;
-use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\Resolution;
 
 /**

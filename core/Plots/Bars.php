@@ -7,7 +7,7 @@ namespace RowTally\Core\Plots;
 use Brick\Math\BigDecimal;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\ClassEdge;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\OrderedValues;
 use RowTally\Core\Values\Resolution;
 

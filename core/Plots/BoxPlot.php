@@ -6,9 +6,10 @@ namespace RowTally\Core\Plots;
 
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Exception\InvalidInput;
+use RowTally\Core\Observations\Observations;
+use RowTally\Core\Observations\Outliers;
 use RowTally\Core\Quantiles\MiddleValue;
 use RowTally\Core\Values\Exact;
-use RowTally\Core\Values\Observations;
 
 /**
  * The geometry of a box plot, in the unit of the variable.

@@ -8,7 +8,7 @@ use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
 use RowTally\Core\Basis\ClassEdge;
 use RowTally\Core\Exception\NotUnderstood;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\Resolution;
 
 /**

@@ -7,12 +7,12 @@ namespace RowTally\Core\Plots;
 use Brick\Math\RoundingMode;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\QuartileRule;
-use RowTally\Core\Basis\TakenAs;
+use RowTally\Core\Basis\SampleOrPopulation;
 use RowTally\Core\Figures\InterquartileRange;
 use RowTally\Core\Figures\Range;
 use RowTally\Core\Figures\StandardDeviation;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\Exact;
-use RowTally\Core\Values\Observations;
 
 /**
  * How many classes, or how wide ones, three rules ask for, before edges are moved to round numbers.
@@ -36,7 +36,7 @@ enum ClassRule: string
     {
         $spread = match ($this) {
             self::Sturges => null,
-            self::Scott => (new StandardDeviation())->of($observations, new Basis(TakenAs::Sample))->number(),
+            self::Scott => (new StandardDeviation())->of($observations, new Basis(SampleOrPopulation::Sample))->number(),
             self::FreedmanDiaconis => (new InterquartileRange())->of($observations, new Basis(quartileRule: QuartileRule::Hf7))->number(),
         };
         if ($spread === null || $spread <= 0) {

@@ -7,6 +7,7 @@ namespace RowTally\Core\Plots;
 use Brick\Math\BigDecimal;
 use Brick\Math\RoundingMode;
 use RowTally\Core\Basis\ClassEdge;
+use RowTally\Core\Formula\Condition;
 use RowTally\Core\Values\Exact;
 use RowTally\Core\Values\ScaledBound;
 
@@ -127,6 +128,12 @@ final class Classes
     public function labels(ClassEdge $edge): array
     {
         return $this->labels[$edge->value] ??= array_map(fn(int $i): string => $this->label($i, $edge), range(0, $this->number - 1));
+    }
+
+    /** The condition that leaves the rows in one of them: the outermost at the open end is closed on both sides. */
+    public function condition(string $name, int $place, ClassEdge $closed): string
+    {
+        return Condition::between($name, $this->edge($place), $closed === ClassEdge::Left || $place === 0, $this->edge($place + 1), $closed === ClassEdge::Right || $place === $this->number - 1);
     }
 
     private function label(int $i, ClassEdge $edge): string

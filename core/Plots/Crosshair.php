@@ -7,17 +7,17 @@ namespace RowTally\Core\Plots;
 use Brick\Math\BigRational;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Display\DecimalText;
-use RowTally\Core\Figures\Standing;
-use RowTally\Core\Frequency\Percent;
+use RowTally\Core\Display\Percent;
+use RowTally\Core\Figures\PercentileRank;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\BucketedValues;
 use RowTally\Core\Values\Exact;
-use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\OrderedValues;
 
 /**
  * What the crosshair says at each place of the axis of a stack, a pixel or two apart, so that the page need not ask while it moves.
  *
- * Definition  percentile rank and z-score as `Standing`, at `PLACES` + 1 equal steps.
+ * Definition  percentile rank and z-score as `PercentileRank`, at `PLACES` + 1 equal steps.
  * Undefined   no places without values.
  * Accuracy    exact at the places as they are shown; of very many values the percentile between two edges of classes lies on the straight line.
  * Cost        one search a place.
@@ -53,7 +53,7 @@ final readonly class Crosshair
         $class = -1;
         $decimals = (int) max(0, ceil(-log10(($axis->to - $axis->from) / self::PLACES)));
         $mean = Exact::toFloat($observations->mean()) ?? 0.0;
-        $reference = Standing::z($observations->mean()->plus(1), $observations, $basis)->number();
+        $reference = PercentileRank::z($observations->mean()->plus(1), $observations, $basis)->number();
         $below = $observations->values instanceof BucketedValues ? self::alongClasses($histogram) : self::exactly($observations->values, $decimals);
         for ($i = 0; $i <= self::PLACES; ++$i) {
             $at = $axis->from + ($axis->to - $axis->from) * ($i / self::PLACES);

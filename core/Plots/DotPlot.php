@@ -6,8 +6,8 @@ namespace RowTally\Core\Plots;
 
 use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\Exact;
-use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\ScaledBound;
 
 /**

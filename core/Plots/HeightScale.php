@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Plots;
 
-use RowTally\Core\Basis\TakenAs;
+use RowTally\Core\Basis\SampleOrPopulation;
 use RowTally\Core\Distributions\Normal;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\Exact;
-use RowTally\Core\Values\Observations;
 
 /**
  * What the height of a bar stands for.
@@ -77,7 +77,7 @@ enum HeightScale: string
      *
      * @return list<array{at: float, height: float}> none without a spread
      */
-    public function normalCurve(Observations $observations, TakenAs $takenAs, Classes $classes, float $from, float $to, int $points = 121): array
+    public function normalCurve(Observations $observations, SampleOrPopulation $takenAs, Classes $classes, float $from, float $to, int $points = 121): array
     {
         $variance = $observations->n() === 0 ? null : $observations->variance($takenAs);
         $spread = $variance === null ? 0.0 : Exact::squareRoot($variance) ?? 0.0;

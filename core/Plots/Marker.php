@@ -6,10 +6,10 @@ namespace RowTally\Core\Plots;
 
 use Brick\Math\BigRational;
 use RowTally\Core\Basis\Basis;
-use RowTally\Core\Basis\TakenAs;
-use RowTally\Core\Figures\MostFrequent;
+use RowTally\Core\Basis\SampleOrPopulation;
+use RowTally\Core\Figures\Modes;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\Exact;
-use RowTally\Core\Values\Observations;
 
 /** Figures that can be drawn as lines through the whole stack. */
 enum Marker: string
@@ -42,8 +42,8 @@ enum Marker: string
     public function lines(Observations $observations, Basis $basis): array
     {
         $quartiles = $observations->quartiles($basis->quartileRule);
-        $mean = $basis->takenAs === TakenAs::Sample ? 'x̄' : 'µ';
-        $spread = $basis->takenAs === TakenAs::Sample ? 's' : 'σ';
+        $mean = $basis->takenAs === SampleOrPopulation::Sample ? 'x̄' : 'µ';
+        $spread = $basis->takenAs === SampleOrPopulation::Sample ? 's' : 'σ';
         $found = match ($this) {
             self::Quartiles => ['Q₁' => $quartiles->q1, 'Q₃' => $quartiles->q3],
             self::Median => ['median' => $observations->median()],
@@ -65,7 +65,7 @@ enum Marker: string
     private static function modes(Observations $observations): array
     {
         $modes = [];
-        foreach (array_slice(MostFrequent::of($observations->values)->values, 0, self::MODES) as $i => $mode) {
+        foreach (array_slice(Modes::of($observations->values)->values, 0, self::MODES) as $i => $mode) {
             $modes["mode#{$i}"] = $mode->toBigRational();
         }
 

@@ -6,8 +6,8 @@ namespace RowTally\Core\Plots;
 
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Distributions\Normal;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\Exact;
-use RowTally\Core\Values\Observations;
 
 /**
  * Normal Q–Q plot: each value against the one expected at its rank in a normal distribution. On a straight line the values are normal.

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace RowTally\Core\Plots;
 
 use RowTally\Core\Basis\Basis;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\Exact;
-use RowTally\Core\Values\Observations;
 
 /**
  * Ordered strip: the values in order, each at its share of the rows, with the quarter cuts drawn through them. Sorting is a view.

@@ -6,11 +6,11 @@ namespace RowTally\Core\Plots;
 
 use Brick\Math\BigDecimal;
 use RowTally\Core\Basis\Basis;
-use RowTally\Core\Columns\Table;
 use RowTally\Core\Exception\InvalidInput;
 use RowTally\Core\Formula\Decimals;
 use RowTally\Core\Formula\Formula;
 use RowTally\Core\Formula\FormulaError;
+use RowTally\Core\Formula\Table;
 use RowTally\Core\Values\Exact;
 
 /**

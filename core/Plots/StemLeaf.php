@@ -9,8 +9,8 @@ use Brick\Math\BigInteger;
 use Brick\Math\RoundingMode;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Exception\NotUnderstood;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\Exact;
-use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\OrderedValues;
 use RowTally\Core\Values\Resolution;
 

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace RowTally\Core\Plots;
 
 use Brick\Math\BigDecimal;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\Exact;
-use RowTally\Core\Values\Observations;
 
 /**
  * The share of rows at or below each value, as steps: the empirical distribution function, overall and by group on one axis.

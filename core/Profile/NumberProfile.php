@@ -6,11 +6,11 @@ namespace RowTally\Core\Profile;
 
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Figures\Catalogue;
-use RowTally\Core\Figures\Figure;
 use RowTally\Core\Figures\Statistic;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Plots\Bars;
 use RowTally\Core\Plots\StackOptions;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Values\Figure;
 
 /** Everything a sheet shows of one number variable: each statistic overall and for every group, and its bars, which the frequency table shares. */
 final readonly class NumberProfile

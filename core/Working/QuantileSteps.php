@@ -6,9 +6,9 @@ namespace RowTally\Core\Working;
 
 use Brick\Math\BigRational;
 use RowTally\Core\Basis\QuartileRule;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Quantiles\MiddleValue;
 use RowTally\Core\Quantiles\Quantile;
-use RowTally\Core\Values\Observations;
 
 /** How a quartile, a median or a percentile was cut, rank by rank. */
 final class QuantileSteps

@@ -6,9 +6,9 @@ namespace RowTally\Core\Working;
 
 use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
-use RowTally\Core\Basis\TakenAs;
+use RowTally\Core\Basis\SampleOrPopulation;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\Exact;
-use RowTally\Core\Values\Observations;
 
 /** Numbers and sums as a working writes them: exactly where they end, otherwise to 17 digits and an ellipsis; never rounded for looks. */
 final class Written
@@ -88,26 +88,26 @@ final class Written
     }
 
     /** "x̄ = {…}/{…} = …" */
-    public static function mean(Observations $observations, TakenAs $takenAs): string
+    public static function mean(Observations $observations, SampleOrPopulation $takenAs): string
     {
         $symbol = self::meanSymbol($takenAs);
 
         return "{$symbol} = {" . self::number($observations->sum()) . '}/{' . self::size($observations) . '} = ' . self::number($observations->mean());
     }
 
-    public static function meanSymbol(TakenAs $takenAs): string
+    public static function meanSymbol(SampleOrPopulation $takenAs): string
     {
-        return $takenAs === TakenAs::Sample ? 'x̄' : 'µ';
+        return $takenAs === SampleOrPopulation::Sample ? 'x̄' : 'µ';
     }
 
-    public static function sizeSymbol(TakenAs $takenAs): string
+    public static function sizeSymbol(SampleOrPopulation $takenAs): string
     {
-        return $takenAs === TakenAs::Sample ? 'n' : 'N';
+        return $takenAs === SampleOrPopulation::Sample ? 'n' : 'N';
     }
 
-    public static function spreadSymbol(TakenAs $takenAs): string
+    public static function spreadSymbol(SampleOrPopulation $takenAs): string
     {
-        return $takenAs === TakenAs::Sample ? 's' : 'σ';
+        return $takenAs === SampleOrPopulation::Sample ? 's' : 'σ';
     }
 
     private static function signed(string $text): string

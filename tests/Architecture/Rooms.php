@@ -48,12 +48,21 @@ final class Rooms
             ->because('a controller hands over to a use case');
     }
 
-    public function test_the_readers_of_files_know_neither_store_nor_models(): Rule
+    public function test_the_reading_of_files_knows_no_framework(): Rule
     {
         return PHPat::rule()
-            ->classes(Selector::inNamespace('App\Intake\Csv'), ...array_map(Selector::classname(...), ['App\Intake\ReadTable', 'App\Intake\PackColumns', 'App\Intake\SharedColumns', 'App\Intake\SecondProcess']))
+            ->classes(Selector::inNamespace('App\Intake'))
+            ->canOnlyDependOn()
+            ->classes(Selector::inNamespace('App\Intake'), Selector::inNamespace('App\Files'), Selector::inNamespace('RowTally\Core'), Selector::inNamespace('Brick\Math'), Selector::inNamespace('Symfony\Component\Process'))
+            ->because('the command line reads files without a database, and an import without an address');
+    }
+
+    public function test_an_import_knows_no_http(): Rule
+    {
+        return PHPat::rule()
+            ->classes(Selector::inNamespace('App\Imports'), Selector::inNamespace('App\Export'))
             ->shouldNotDependOn()
-            ->classes(Selector::inNamespace('App\Store'), Selector::inNamespace('App\Models'), Selector::inNamespace('Illuminate'))
-            ->because('the command line reads files without a database');
+            ->classes(Selector::inNamespace('App\Http'), Selector::inNamespace('App\Console'), Selector::inNamespace('Illuminate\Http'))
+            ->because('it is begun by a queue too');
     }
 }

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Intake\ImportFile;
-use App\Intake\SweepImports;
+use App\Files\WholeFile;
+use App\Imports\ImportFile;
+use App\Imports\SweepImports;
 use App\Models\Import;
 use App\Models\ImportStatus;
 use App\Models\User;
-use App\Store\WholeFile;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;

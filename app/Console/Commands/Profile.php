@@ -9,28 +9,28 @@ use App\Console\FileColumns;
 use App\Console\FileQuestion;
 use App\Console\ProfileDocument;
 use App\Console\UnusableRequest;
+use App\Files\WholeFile;
 use App\Intake\Csv\CsvFile;
 use App\Intake\Decisions;
 use App\Intake\NotATable;
 use App\Intake\PreparedTable;
 use App\Intake\ReadTable;
-use App\Store\WholeFile;
 use App\Store\Words;
 use Illuminate\Console\Command;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\ClassEdge;
 use RowTally\Core\Basis\MissingRows;
 use RowTally\Core\Basis\QuartileRule;
+use RowTally\Core\Basis\SampleOrPopulation;
 use RowTally\Core\Basis\ShownDecimals;
-use RowTally\Core\Basis\TakenAs;
 use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Figures\Catalogue;
 use RowTally\Core\Figures\FigureSet;
+use RowTally\Core\Figures\PercentList;
 use RowTally\Core\Formula\FormulaError;
 use RowTally\Core\Grouped\Amendments;
 use RowTally\Core\Grouped\ClassReading;
 use RowTally\Core\Grouped\StatedLimits;
-use RowTally\Core\Parsing\PercentList;
 use RowTally\Core\Parsing\VariableName;
 use RowTally\Core\Plots\ClassChoice;
 use Symfony\Component\Console\Exception\ExceptionInterface;
@@ -143,7 +143,7 @@ final class Profile extends Command
             $this->texts('variable'),
             $this->texts('by'),
             new Basis(
-                $this->convention('as', TakenAs::class) ?? $defaults->takenAs,
+                $this->convention('as', SampleOrPopulation::class) ?? $defaults->takenAs,
                 $this->convention('quartiles', QuartileRule::class) ?? $defaults->quartileRule,
                 $edge ?? $defaults->classEdge,
                 $this->word('fences') ?? $defaults->innerFence,
@@ -283,13 +283,13 @@ final class Profile extends Command
     }
 
     /**
-     * @template C of TakenAs|QuartileRule|MissingRows|StatedLimits
+     * @template C of SampleOrPopulation|QuartileRule|MissingRows|StatedLimits
      *
      * @param class-string<C> $enum
      *
      * @return C|null
      */
-    private function convention(string $option, string $enum): TakenAs|QuartileRule|MissingRows|StatedLimits|null
+    private function convention(string $option, string $enum): SampleOrPopulation|QuartileRule|MissingRows|StatedLimits|null
     {
         $word = $this->word($option);
         if ($word === null) {
@@ -297,7 +297,7 @@ final class Profile extends Command
         }
 
         return $enum::tryFrom($word) ?? throw new UnusableRequest(
-            "--{$option}={$word} is not known. Use one of: " . implode(', ', array_map(static fn(TakenAs|QuartileRule|MissingRows|StatedLimits $case): string => $case->value, $enum::cases())) . '.',
+            "--{$option}={$word} is not known. Use one of: " . implode(', ', array_map(static fn(SampleOrPopulation|QuartileRule|MissingRows|StatedLimits $case): string => $case->value, $enum::cases())) . '.',
         );
     }
 

@@ -6,7 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Http\Requests\CompareEntriesRequest;
 use App\Http\Requests\LookedAtRequest;
-use App\Intake\CompareEntries;
+use App\Imports\CompareEntries;
 use App\Models\Dataset;
 use App\Store\CheckEntries;
 use Illuminate\Http\JsonResponse;

@@ -10,7 +10,7 @@ use App\Models\User;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
-use RowTally\Core\Basis\TakenAs;
+use RowTally\Core\Basis\SampleOrPopulation;
 use RowTally\Core\Figures\Catalogue;
 use RowTally\Core\Figures\FigureSet as CoreSet;
 use RowTally\Core\Figures\Statistic;
@@ -25,7 +25,7 @@ final class FigureController
             $families[] = ['name' => $name, 'figures' => array_map(static fn(Statistic $statistic): array => [
                 'key' => $statistic->key(),
                 'label' => $statistic->label(),
-                'symbol' => $statistic->symbol(TakenAs::Sample),
+                'symbol' => $statistic->symbol(SampleOrPopulation::Sample),
             ], $statistics)];
         }
 

@@ -16,8 +16,8 @@ use Brick\Math\BigDecimal;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
 use RowTally\Core\Display\DecimalText;
+use RowTally\Core\Display\Percent;
 use RowTally\Core\Formula\Condition;
-use RowTally\Core\Frequency\Percent;
 use RowTally\Core\Values\Exact;
 use RowTally\Core\Working\Written;
 

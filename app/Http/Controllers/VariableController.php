@@ -13,8 +13,8 @@ use App\Store\ColumnEnds;
 use App\Store\TryFormula;
 use App\Store\UnknownVariable;
 use Illuminate\Http\JsonResponse;
-use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Parsing\NearLabels;
+use RowTally\Core\Parsing\VariableType;
 
 /** What can be said of one variable before it is changed. */
 final class VariableController

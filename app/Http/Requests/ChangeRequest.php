@@ -21,11 +21,11 @@ use App\Store\Changes\RecodeVariable;
 use App\Store\Changes\RestoreRow;
 use App\Store\Changes\RestoreVariable;
 use App\Store\Changes\RetypeVariable;
-use App\Store\Changes\Travel;
+use App\Store\Changes\UndoRedo;
 use App\Store\Tallies;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
-use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Parsing\VariableType;
 
 /** One change of a dataset, on top of the revision that the person saw: `kind` and the words that this kind takes. */
 final class ChangeRequest extends FormRequest
@@ -155,8 +155,8 @@ final class ChangeRequest extends FormRequest
             'arrange-labels' => new ArrangeLabels($variable, $words['order'], array_column($words['merged'] ?? [], 'to', 'from')),
             'recode-variable' => new RecodeVariable($variable, $name, array_map(static fn(?string $to): string => $to ?? '', array_column($words['labels'], 'to', 'from'))),
             'make-variable' => new MakeVariable($followInputs, $tallies, $name, $this->string('formula')->toString(), $text('unit'), $text('description')),
-            'redo' => Travel::redo(History::of($dataset)),
-            default => Travel::undo(History::of($dataset)),
+            'redo' => UndoRedo::redo(History::of($dataset)),
+            default => UndoRedo::undo(History::of($dataset)),
         };
     }
 

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\Intake\CompareEntries;
+use App\Files\WholeFile;
+use App\Imports\CompareEntries;
 use App\Intake\NotATable;
 use App\Models\Dataset;
-use App\Store\WholeFile;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Http\UploadedFile;
 

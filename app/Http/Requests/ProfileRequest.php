@@ -15,11 +15,11 @@ use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\ClassEdge;
 use RowTally\Core\Basis\MissingRows;
 use RowTally\Core\Basis\QuartileRule;
+use RowTally\Core\Basis\SampleOrPopulation;
 use RowTally\Core\Basis\ShownDecimals;
-use RowTally\Core\Basis\TakenAs;
 use RowTally\Core\Figures\Catalogue;
 use RowTally\Core\Figures\FigureSet;
-use RowTally\Core\Parsing\PercentList;
+use RowTally\Core\Figures\PercentList;
 use RowTally\Core\Plots\ClassChoice;
 use RowTally\Core\Plots\HeightScale;
 use RowTally\Core\Plots\Marker;
@@ -69,7 +69,7 @@ class ProfileRequest extends AddressRequest
             self::words($this->string('of')->toString()),
             self::words($this->string('by')->toString()),
             new Basis(
-                $this->enum('as', TakenAs::class) ?? $defaults->takenAs,
+                $this->enum('as', SampleOrPopulation::class) ?? $defaults->takenAs,
                 $this->enum('quartiles', QuartileRule::class) ?? $defaults->quartileRule,
                 $this->enum('edges', ClassEdge::class) ?? $defaults->classEdge,
                 $this->word('fences') ?? $defaults->innerFence,

@@ -6,7 +6,7 @@ namespace App\Http\Requests;
 
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
-use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Parsing\VariableType;
 
 final class RetypeRequest extends FormRequest
 {

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use App\Http\ExceptionAnswers;
+use App\Imports\StartImport;
 use App\Intake\NotATable;
-use App\Intake\StartImport;
 use App\Models\Import;
 use App\Models\User;
 use Illuminate\Foundation\Http\FormRequest;
@@ -50,7 +50,7 @@ final class StartImportRequest extends FormRequest
             throw ValidationException::withMessages(['bytes' => 'Of ' . number_format($this->integer('bytes')) . ' bytes ' . number_format((int) $file->getSize()) . ' have arrived. Upload it again.']);
         }
         $import = $file instanceof UploadedFile
-            ? $startImport->keepFile($user, $file, $title === '' ? null : $title)
+            ? $startImport->keepFile($user, $file, $file->getClientOriginalName(), $title === '' ? null : $title)
             : $startImport->keepText($user, $this->string('text')->toString(), $title === '' ? null : $title);
 
         return $this->boolean('begin') ? $startImport->begin($import) : $import;

@@ -8,12 +8,12 @@ use App\Store\Question;
 use Brick\Math\BigRational;
 use Illuminate\Http\Request;
 use RowTally\Core\Display\DecimalText;
-use RowTally\Core\Figures\Figure;
 use RowTally\Core\Grouped\ClassRow;
 use RowTally\Core\Grouped\GroupedFigures;
 use RowTally\Core\Grouped\GroupedProfile;
 use RowTally\Core\Grouped\StatedLimits;
 use RowTally\Core\Values\Exact;
+use RowTally\Core\Values\Figure;
 use RowTally\Core\Working\Written;
 
 /** @property GroupedProfile $resource */

@@ -6,9 +6,9 @@ namespace App\Http\Resources;
 
 use App\Store\Question;
 use App\Store\VariableSheet;
-use RowTally\Core\Display\FigureText;
-use RowTally\Core\Figures\Figure;
+use RowTally\Core\Figures\FigureText;
 use RowTally\Core\Figures\Statistic;
+use RowTally\Core\Values\Figure;
 
 /** The figures of one variable on the wire. */
 final class FigureRows

@@ -7,10 +7,10 @@ namespace App\Http\Resources;
 use App\Store\ProfileAnswer;
 use App\Store\VariableSheet;
 use Illuminate\Http\Request;
-use RowTally\Core\Columns\VariableType;
-use RowTally\Core\Display\FigureText;
+use RowTally\Core\Figures\FigureText;
 use RowTally\Core\Grouped\ClassCost;
 use RowTally\Core\Grouped\GroupedProfile;
+use RowTally\Core\Parsing\VariableType;
 
 /** @property ProfileAnswer $resource */
 final class ProfileResource extends PlainResource

@@ -7,13 +7,13 @@ namespace App\Http\Resources;
 use App\Models\Variable;
 use Illuminate\Http\Request;
 use RowTally\Core\Display\DecimalText;
-use RowTally\Core\Figures\Figure;
 use RowTally\Core\Figures\Percentile;
-use RowTally\Core\Figures\Standing;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Figures\PercentileRank;
+use RowTally\Core\Observations\Observations;
+use RowTally\Core\Values\Figure;
 use RowTally\Core\Working\Written;
 
-/** @property array{standing: Standing, observations: Observations, variable: Variable} $resource */
+/** @property array{standing: PercentileRank, observations: Observations, variable: Variable} $resource */
 final class StandingResource extends PlainResource
 {
     /** @return array<string, mixed> */

@@ -7,7 +7,7 @@ namespace App\Http\Resources;
 use App\Drawing\MicroScene;
 use App\Models\Variable;
 use Illuminate\Http\Request;
-use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Parsing\VariableType;
 
 /** @property Variable $resource */
 final class VariableResource extends PlainResource

@@ -7,7 +7,7 @@ namespace App\Http\Resources;
 use App\Store\Question;
 use Illuminate\Http\Request;
 use RowTally\Core\Figures\Statistic;
-use RowTally\Core\Working\Working;
+use RowTally\Core\Figures\Working;
 
 /** @property Working $resource */
 final class WorkingResource extends PlainResource

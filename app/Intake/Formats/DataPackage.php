@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Intake\Formats;
 
+use App\Files\WholeFile;
 use App\Intake\ColumnDecision;
 use App\Intake\Decisions;
 use App\Intake\NotATable;
-use App\Store\WholeFile;
-use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Parsing\VariableType;
 
 /**
  * A zipped tabular data package (Data Package and Table Schema, version 1 and 2): a datapackage.json that describes one or more

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Intake\Formats;
 
-use App\Store\WholeFile;
+use App\Files\WholeFile;
 use RuntimeException;
 
 /** Finds out how a text file is encoded, and turns it into UTF-8 block by block. */

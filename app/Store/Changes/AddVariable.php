@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Store\Changes;
 
-use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Parsing\VariableType;
 
 /** A new variable without any entry, to be typed into. */
 final readonly class AddVariable implements Change

@@ -8,7 +8,7 @@ use App\Store\StoredColumns;
 use RowTally\Core\Columns\Chunk;
 use RowTally\Core\Columns\ChunkEncoding;
 use RowTally\Core\Columns\EncodedCells;
-use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Parsing\VariableType;
 
 /** The labels of a category in a new order, renamed, or several of them made one. */
 final readonly class ArrangeLabels implements Change

@@ -59,7 +59,7 @@ final readonly class ChangeDataset
                 'kind' => $change->kind(),
                 'summary' => $summary,
                 'rows' => $locked->rows,
-                'target' => $change instanceof Travel ? $change->target : null,
+                'target' => $change instanceof UndoRedo ? $change->target : null,
             ]);
         });
 

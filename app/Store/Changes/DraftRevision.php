@@ -20,8 +20,8 @@ use RowTally\Core\Columns\EncodedCells;
 use RowTally\Core\Columns\NumberColumn;
 use RowTally\Core\Columns\NumberColumnBuilder;
 use RowTally\Core\Columns\TextColumnBuilder;
-use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Parsing\DateText;
+use RowTally\Core\Parsing\VariableType;
 
 /**
  * A revision of a dataset while it is being made, inside one transaction: chunks are read as cells and put back, of which only

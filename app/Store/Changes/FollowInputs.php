@@ -7,8 +7,8 @@ namespace App\Store\Changes;
 use App\Models\Variable;
 use App\Store\StoredRows;
 use App\Store\Tallies;
-use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Formula\Formula;
+use RowTally\Core\Parsing\VariableType;
 
 /**
  * Made variables follow what they are made from: after a change their cells are worked out again, in the chunks that were

@@ -4,14 +4,13 @@ declare(strict_types=1);
 
 namespace App\Store\Changes;
 
-use App\Jobs\MakeLongChange;
 use App\Models\Dataset;
 use App\Models\LongChange;
 use App\Models\User;
 use App\Store\Tallies;
 use Closure;
 use Illuminate\Support\Facades\DB;
-use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Parsing\VariableType;
 use Throwable;
 
 /** Changes that take longer than somebody waits for an answer: a worker makes them, says how far it is, and stops when told to. */

@@ -9,10 +9,10 @@ use App\Models\Variable;
 use App\Store\StoredRows;
 use App\Store\Tallies;
 use App\Store\VariableKeys;
-use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Formula\Formula;
 use RowTally\Core\Formula\FormulaError;
 use RowTally\Core\Formula\Kind;
+use RowTally\Core\Parsing\VariableType;
 
 /** A new variable by a formula over others, which it follows from then on. */
 final readonly class MakeVariable implements TakesLong

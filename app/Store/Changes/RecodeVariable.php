@@ -8,7 +8,7 @@ use App\Store\StoredColumns;
 use RowTally\Core\Columns\Chunk;
 use RowTally\Core\Columns\ChunkEncoding;
 use RowTally\Core\Columns\EncodedCells;
-use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Parsing\VariableType;
 
 /** A new category with the labels of another one put together into fewer. It is a copy: it does not follow. */
 final readonly class RecodeVariable implements Change

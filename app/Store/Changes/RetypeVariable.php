@@ -7,8 +7,8 @@ namespace App\Store\Changes;
 use App\Models\Dataset;
 use App\Models\Variable;
 use RowTally\Core\Columns\CategoryColumnBuilder;
-use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Parsing\DateText;
+use RowTally\Core\Parsing\VariableType;
 
 /** Makes a variable another type. What cannot be read in it is kept as text that counts as missing. */
 final readonly class RetypeVariable implements TakesLong

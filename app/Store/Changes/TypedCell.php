@@ -6,10 +6,10 @@ namespace App\Store\Changes;
 
 use App\Models\Variable;
 use RowTally\Core\Columns\NumberColumn;
-use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Parsing\DateText;
 use RowTally\Core\Parsing\Finding;
 use RowTally\Core\Parsing\NumberText;
+use RowTally\Core\Parsing\VariableType;
 
 /**
  * What somebody typed into a cell, read after the variable's type: a decimal comma is understood where it can be nothing else, and so is a

@@ -19,7 +19,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use RowTally\Core\Columns\ColumnCells;
 use RowTally\Core\Columns\EncodedCells;
-use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Parsing\VariableType;
 use Tests\App\Intake\KeptColumns;
 
 /** What is taken out in a format comes in again as it was, as far as the format can carry it. */

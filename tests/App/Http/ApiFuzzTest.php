@@ -80,7 +80,7 @@ final class ApiFuzzTest extends AppTestCase
         $lines = "tag,site,kg,before,day,2019,huge\n" . implode('', array_map(static fn(int $i): string => "T{$i}," . ['Mill', 'Oak', ''][$i % 3] . ',' . ($i % 7 === 0 ? 'n/a' : $i * 1.5) . ',' . ($i * 13 % 17) . ",2026-03-{$i}," . $i % 4 . ',' . ($i % 2 === 0 ? '1.7e308' : '1e308') . "\n", range(10, 28)));
         \Illuminate\Support\Facades\Storage::put($import->path, $lines);
         $import->update(['bytes_total' => strlen($lines)]);
-        app(\App\Intake\ImportFile::class)->import($import->refresh());
+        app(\App\Imports\ImportFile::class)->import($import->refresh());
 
         return Dataset::query()->findOrFail($import->refresh()->dataset_id);
     }

@@ -12,7 +12,7 @@ use App\Intake\ReadVariable;
 use App\Intake\TableLook;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Parsing\VariableType;
 
 /** Tables as people send them, each odd in one way: read, or asked about. */
 final class OddTablesTest extends TestCase

@@ -7,7 +7,7 @@ namespace Tests\App\Intake;
 use App\Intake\ColumnDecision;
 use App\Intake\Decisions;
 use App\Intake\Reshape;
-use App\Intake\Shape;
+use App\Intake\TableLayout;
 use PHPUnit\Framework\TestCase;
 use RowTally\Core\Parsing\VariableName;
 
@@ -26,7 +26,7 @@ final class ReshapeTest extends TestCase
 
     public function test_a_block_is_one_list_without_its_empty_cells(): void
     {
-        $reshape = self::reshape(new Decisions(shape: Shape::Block, valueName: 'All (kg)', columns: [0 => new ColumnDecision(isTaken: false)]));
+        $reshape = self::reshape(new Decisions(shape: TableLayout::Block, valueName: 'All (kg)', columns: [0 => new ColumnDecision(isTaken: false)]));
 
         self::assertSame([['All', 'kg']], self::names($reshape));
         self::assertSame([['1'], ['7'], ['3'], ['4'], ['8']], $reshape->rows(self::ROWS));
@@ -34,7 +34,7 @@ final class ReshapeTest extends TestCase
 
     public function test_stacked_columns_repeat_the_others(): void
     {
-        $reshape = self::reshape(new Decisions(shape: Shape::Stack, stacked: [1, 2]));
+        $reshape = self::reshape(new Decisions(shape: TableLayout::Stack, stacked: [1, 2]));
 
         self::assertSame(['g', 'n', 'From column', 'Value'], array_column(self::names($reshape), 0));
         self::assertSame([['a', '7', 'low', '1'], ['a', '7', 'high', ''], ['b', '8', 'low', '3'], ['b', '8', 'high', '4']], $reshape->rows(self::ROWS));
@@ -42,7 +42,7 @@ final class ReshapeTest extends TestCase
 
     public function test_limits_become_labels_and_the_others_stay(): void
     {
-        $reshape = self::reshape(new Decisions(shape: Shape::Limits, stacked: [1, 2]));
+        $reshape = self::reshape(new Decisions(shape: TableLayout::Limits, stacked: [1, 2]));
 
         self::assertSame(['g', 'n', 'low to high'], array_column(self::names($reshape), 0));
         self::assertSame([['a', '7', '1 and over'], ['b', '8', '3 to 4']], $reshape->rows(self::ROWS));
@@ -51,13 +51,13 @@ final class ReshapeTest extends TestCase
 
     public function test_one_column_alone_makes_no_limits(): void
     {
-        self::assertTrue(self::reshape(new Decisions(shape: Shape::Limits, stacked: [1]))->isPlain());
-        self::assertTrue(self::reshape(new Decisions(shape: Shape::Limits, stacked: [1, 2], columns: [2 => new ColumnDecision(isTaken: false)]))->isPlain());
+        self::assertTrue(self::reshape(new Decisions(shape: TableLayout::Limits, stacked: [1]))->isPlain());
+        self::assertTrue(self::reshape(new Decisions(shape: TableLayout::Limits, stacked: [1, 2], columns: [2 => new ColumnDecision(isTaken: false)]))->isPlain());
     }
 
     public function test_batches_are_reshaped_column_by_column(): void
     {
-        $reshape = self::reshape(new Decisions(shape: Shape::Limits, stacked: [1, 2]));
+        $reshape = self::reshape(new Decisions(shape: TableLayout::Limits, stacked: [1, 2]));
         $columns = static fn(array $rows): array => array_map(static fn(int $i): array => array_column($rows, $i), range(0, 3));
 
         self::assertSame(

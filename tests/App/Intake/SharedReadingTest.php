@@ -14,7 +14,7 @@ use App\Intake\RecognisedVariable;
 use App\Intake\SharedColumns;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Parsing\VariableType;
 use RuntimeException;
 
 final class SharedReadingTest extends TestCase

@@ -7,7 +7,7 @@ namespace Tests\App\Store;
 use App\Models\Variable;
 use App\Store\Changes\TypedCell;
 use PHPUnit\Framework\Attributes\DataProvider;
-use RowTally\Core\Columns\VariableType;
+use RowTally\Core\Parsing\VariableType;
 use Tests\App\AppTestCase;
 use Tests\App\Support\Contract;
 

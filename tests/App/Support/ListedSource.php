@@ -9,9 +9,9 @@ use LogicException;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Frequency\FrequencyTable;
 use RowTally\Core\Grouped\GroupedProfile;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Plots\Slopes;
 use RowTally\Core\Plots\StackOptions;
-use RowTally\Core\Values\Observations;
 use Tests\Core\Support\Numbers;
 
 /** Numbers as a picture takes them, without a dataset. */

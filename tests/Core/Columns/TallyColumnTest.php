@@ -14,8 +14,8 @@ use RowTally\Core\Columns\NumberColumnBuilder;
 use RowTally\Core\Columns\TallyColumn;
 use RowTally\Core\Columns\TextColumnBuilder;
 use RowTally\Core\Exception\InvalidInput;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\BucketedValues;
-use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\ValueCounts;
 use Tests\Core\Support\Numbers;
 

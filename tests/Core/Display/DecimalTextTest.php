@@ -11,7 +11,8 @@ use PHPUnit\Framework\TestCase;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\ShownDecimals;
 use RowTally\Core\Display\DecimalText;
-use RowTally\Core\Display\FigureText;
+use RowTally\Core\Display\Percent;
+use RowTally\Core\Figures\FigureText;
 use RowTally\Core\Figures\LowerQuartile;
 use RowTally\Core\Figures\Maximum;
 use RowTally\Core\Figures\Mean;
@@ -21,9 +22,8 @@ use RowTally\Core\Figures\Mode;
 use RowTally\Core\Figures\Range;
 use RowTally\Core\Figures\Statistic;
 use RowTally\Core\Figures\Sum;
-use RowTally\Core\Frequency\Percent;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\Exact;
-use RowTally\Core\Values\Observations;
 use Tests\Core\Support\Numbers;
 
 final class DecimalTextTest extends TestCase

@@ -9,11 +9,11 @@ use Brick\Math\BigRational;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use RowTally\Core\Basis\Basis;
-use RowTally\Core\Basis\TakenAs;
+use RowTally\Core\Basis\SampleOrPopulation;
 use RowTally\Core\Figures\Catalogue;
-use RowTally\Core\Figures\Reason;
-use RowTally\Core\Figures\Standing;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Figures\PercentileRank;
+use RowTally\Core\Observations\Observations;
+use RowTally\Core\Values\Reason;
 use RowTally\Core\Values\ValueCounts;
 use Tests\Core\Support\Numbers;
 
@@ -41,7 +41,7 @@ final class CountsInTenthsTest extends TestCase
     #[DataProvider('figures')]
     public function test_a_figure_and_its_working_are_those_of_the_counts(string $key, float $value, array $lines): void
     {
-        $basis = new Basis(takenAs: TakenAs::Population);
+        $basis = new Basis(takenAs: SampleOrPopulation::Population);
         $statistic = Catalogue::chosen([$key])[0];
         $figure = $statistic->of(self::counted(), $basis)->value;
         self::assertEqualsWithDelta($value, is_array($figure) ? $figure[0] : $figure, 1e-14);
@@ -54,7 +54,7 @@ final class CountsInTenthsTest extends TestCase
     /** 2.5 lie below 4 and 5 on it: half of those count. */
     public function test_where_a_value_stands(): void
     {
-        $at = static fn(string $value): Standing => Standing::of(BigDecimal::of($value), self::counted(), new Basis(takenAs: TakenAs::Population));
+        $at = static fn(string $value): PercentileRank => PercentileRank::of(BigDecimal::of($value), self::counted(), new Basis(takenAs: SampleOrPopulation::Population));
         self::assertSame([50.0, 25, 50, 25], [$at('4')->percentileRank->number(), $at('4')->below, $at('4')->equal, $at('4')->above]);
         self::assertSame([75.0, 75, 0, 25], [$at('8')->percentileRank->number(), $at('8')->below, $at('8')->equal, $at('8')->above]);
         self::assertEqualsWithDelta([-0.75 / sqrt(6.6875), 4.25 / sqrt(6.6875)], [$at('4')->z->number(), $at('9')->z->number()], 1e-15);
@@ -63,11 +63,11 @@ final class CountsInTenthsTest extends TestCase
 
     public function test_where_nothing_is_nothing_stands(): void
     {
-        $none = Standing::of(BigDecimal::one(), new Observations(Numbers::ofTexts([]), 2), new Basis());
+        $none = PercentileRank::of(BigDecimal::one(), new Observations(Numbers::ofTexts([]), 2), new Basis());
         self::assertSame([Reason::NeedsOneValue, Reason::NeedsOneValue], [$none->percentileRank->reason, $none->z->reason]);
-        $equal = Standing::of(BigDecimal::one(), new Observations(Numbers::of('3', '3'), 0), new Basis());
+        $equal = PercentileRank::of(BigDecimal::one(), new Observations(Numbers::of('3', '3'), 0), new Basis());
         self::assertSame([Reason::AllValuesAreEqual, 0.0], [$equal->z->reason, $equal->percentileRank->number()]);
-        self::assertSame(0.0, Standing::z(BigRational::of(2), new Observations(Numbers::of('1', '3'), 0), new Basis())->number());
+        self::assertSame(0.0, PercentileRank::z(BigRational::of(2), new Observations(Numbers::of('1', '3'), 0), new Basis())->number());
     }
 
     public function test_shares_within_deviations_say_what_a_normal_distribution_has(): void

@@ -8,11 +8,11 @@ use PHPUnit\Framework\TestCase;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\Convention;
 use RowTally\Core\Basis\QuartileRule;
-use RowTally\Core\Basis\TakenAs;
+use RowTally\Core\Basis\SampleOrPopulation;
 use RowTally\Core\Figures\Catalogue;
 use RowTally\Core\Figures\Percentile;
 use RowTally\Core\Figures\Statistic;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Observations\Observations;
 use Tests\Core\Support\Numbers;
 
 final class DependenceTest extends TestCase
@@ -23,7 +23,7 @@ final class DependenceTest extends TestCase
         mt_srand(7);
         $samples = array_map(static fn(): Observations => new Observations(Numbers::ofTexts(array_map(static fn(): string => (string) (mt_rand(0, 9) ** mt_rand(1, 2)), range(1, mt_rand(5, 14)))), 0), range(1, 60));
         $others = [
-            [Convention::Divisor, [new Basis(TakenAs::Population)]],
+            [Convention::Divisor, [new Basis(SampleOrPopulation::Population)]],
             [Convention::QuartileRule, array_map(static fn(QuartileRule $rule): Basis => new Basis(quartileRule: $rule), QuartileRule::cases())],
             [Convention::Fences, [new Basis(innerFence: '0.4'), new Basis(innerFence: '3')]],
             [Convention::Level, [new Basis(level: '0.9')]],

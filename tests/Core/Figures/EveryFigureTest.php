@@ -8,12 +8,12 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\QuartileRule;
-use RowTally\Core\Basis\TakenAs;
+use RowTally\Core\Basis\SampleOrPopulation;
 use RowTally\Core\Figures\Catalogue;
-use RowTally\Core\Figures\Figure;
-use RowTally\Core\Figures\Reason;
 use RowTally\Core\Figures\Statistic;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Observations\Observations;
+use RowTally\Core\Values\Figure;
+use RowTally\Core\Values\Reason;
 use Tests\Core\Support\Numbers;
 
 /**
@@ -28,7 +28,7 @@ final class EveryFigureTest extends TestCase
     public static function figures(): iterable
     {
         $sample = new Basis();
-        $population = new Basis(takenAs: TakenAs::Population);
+        $population = new Basis(takenAs: SampleOrPopulation::Population);
         $s = sqrt(32 / 7);
         yield 'n' => ['n', $sample, 8.0];
         yield 'missing' => ['missing', $sample, 2.0];
@@ -116,7 +116,7 @@ final class EveryFigureTest extends TestCase
 
     public function test_a_population_of_one_has_a_spread_of_zero(): void
     {
-        $of = static fn(string $key): Figure => self::statistic($key)->of(new Observations(Numbers::of('3'), 0), new Basis(takenAs: TakenAs::Population));
+        $of = static fn(string $key): Figure => self::statistic($key)->of(new Observations(Numbers::of('3'), 0), new Basis(takenAs: SampleOrPopulation::Population));
         self::assertSame([0.0, 0.0, 1.0], [$of('sd')->number(), $of('variance')->number(), $of('within_1')->number()]);
     }
 

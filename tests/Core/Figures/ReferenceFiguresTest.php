@@ -9,14 +9,14 @@ use PHPUnit\Framework\Attributes\DataProviderExternal;
 use PHPUnit\Framework\TestCase;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\QuartileRule;
-use RowTally\Core\Basis\TakenAs;
+use RowTally\Core\Basis\SampleOrPopulation;
 use RowTally\Core\Figures\Catalogue;
-use RowTally\Core\Figures\Figure;
 use RowTally\Core\Figures\Percentile;
-use RowTally\Core\Figures\Standing;
-use RowTally\Core\Figures\WithinSpread;
+use RowTally\Core\Figures\PercentileRank;
+use RowTally\Core\Figures\ShareWithinDeviations;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\Exact;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Values\Figure;
 use Tests\Core\Support\FigureAssertions;
 use Tests\Core\Support\ReferenceCases;
 use Tests\Core\Support\Tolerances;
@@ -75,7 +75,7 @@ final class ReferenceFiguresTest extends TestCase
     public function test_figures_under_counts_that_are_not_whole(array $case): void
     {
         $observations = ReferenceCases::counted($case['input']['values'], $case['input']['counts']);
-        foreach (TakenAs::cases() as $takenAs) {
+        foreach (SampleOrPopulation::cases() as $takenAs) {
             $basis = new Basis($takenAs);
             foreach (['n', 'sum', 'sum_of_squares', 'mean', 'min', 'max', 'range', 'median', 'modes', 'modes_frequency', 'variance', 'sd', 'q1', 'q3', 'iqr'] as $key) {
                 $wanted = match ($key) {
@@ -99,7 +99,7 @@ final class ReferenceFiguresTest extends TestCase
     private function compareAll(Observations $observations, array $case, array $expected, ?array $inOrder): void
     {
         $tolerances = new Tolerances($case['tolerances']);
-        foreach (TakenAs::cases() as $takenAs) {
+        foreach (SampleOrPopulation::cases() as $takenAs) {
             foreach (QuartileRule::cases() as $rule) {
                 $this->compareFigures($observations, new Basis($takenAs, $rule), $expected, $tolerances);
             }
@@ -113,7 +113,7 @@ final class ReferenceFiguresTest extends TestCase
         $this->compareNormality($observations, $expected['normality'], $tolerances);
         $present = array_values(array_filter($inOrder ?? [], static fn(mixed $value): bool => $value !== null));
         foreach ($inOrder === null ? [] : $expected['z_scores'] ?? [] as $i => $wanted) {
-            $z = Standing::of(BigDecimal::of(is_int($present[$i]) ? $present[$i] : Exact::shortestText($present[$i])), $observations, new Basis())->z;
+            $z = PercentileRank::of(BigDecimal::of(is_int($present[$i]) ? $present[$i] : Exact::shortestText($present[$i])), $observations, new Basis())->z;
             self::assertTrue($tolerances->allow('z_scores', (float) $wanted, $z->number()), "z {$i}: {$wanted}, got " . json_encode($z->value));
         }
     }
@@ -124,7 +124,7 @@ final class ReferenceFiguresTest extends TestCase
         $quartiles = $expected['quartiles'][$basis->quartileRule->value] ?? array_fill_keys(self::BY_RULE, null);
         foreach ([...array_diff_key($expected, self::ELSEWHERE), ...array_intersect_key($quartiles, array_fill_keys(self::BY_RULE, true))] as $key => $stated) {
             // Where the README gives the sample's only, it is compared under that.
-            if ($key === 'cv' && $basis->takenAs === TakenAs::Population) {
+            if ($key === 'cv' && $basis->takenAs === SampleOrPopulation::Population) {
                 continue;
             }
             $statistic = Catalogue::chosen([$key])[0];
@@ -179,7 +179,7 @@ final class ReferenceFiguresTest extends TestCase
     private function compareWithin(Observations $observations, array $expected, Tolerances $tolerances): void
     {
         foreach ($expected['within'] ?? [] as $k => $wanted) {
-            $within = new WithinSpread((int) $k);
+            $within = new ShareWithinDeviations((int) $k);
             $bounds = $within->bounds($observations, new Basis());
             if ($wanted === null) {
                 self::assertNull($bounds);

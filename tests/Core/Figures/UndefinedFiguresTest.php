@@ -6,12 +6,12 @@ namespace Tests\Core\Figures;
 
 use PHPUnit\Framework\TestCase;
 use RowTally\Core\Basis\Basis;
-use RowTally\Core\Basis\TakenAs;
+use RowTally\Core\Basis\SampleOrPopulation;
 use RowTally\Core\Figures\Catalogue;
-use RowTally\Core\Figures\Reason;
 use RowTally\Core\Figures\StandardDeviation;
 use RowTally\Core\Figures\Variance;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Observations\Observations;
+use RowTally\Core\Values\Reason;
 use Tests\Core\Support\FigureAssertions;
 use Tests\Core\Support\Numbers;
 
@@ -37,7 +37,7 @@ final class UndefinedFiguresTest extends TestCase
         $one = new Observations(Numbers::of('7.5'), 0);
 
         self::assertUndefined(Reason::NeedsTwoValues, (new StandardDeviation())->of($one, new Basis()));
-        self::assertFigure(0.0, (new StandardDeviation())->of($one, new Basis(TakenAs::Population)));
+        self::assertFigure(0.0, (new StandardDeviation())->of($one, new Basis(SampleOrPopulation::Population)));
     }
 
     public function test_a_variance_that_no_double_holds_is_undefined_while_its_root_stands(): void
@@ -45,8 +45,8 @@ final class UndefinedFiguresTest extends TestCase
         foreach (['e300', 'e-300'] as $size) {
             $values = new Observations(Numbers::of("1{$size}", "3{$size}"), 0);
 
-            self::assertUndefined(Reason::OutOfRange, (new Variance())->of($values, new Basis(TakenAs::Population)), $size);
-            self::assertFigure((float) "1{$size}", (new StandardDeviation())->of($values, new Basis(TakenAs::Population)), $size);
+            self::assertUndefined(Reason::OutOfRange, (new Variance())->of($values, new Basis(SampleOrPopulation::Population)), $size);
+            self::assertFigure((float) "1{$size}", (new StandardDeviation())->of($values, new Basis(SampleOrPopulation::Population)), $size);
         }
     }
 
@@ -69,7 +69,7 @@ final class UndefinedFiguresTest extends TestCase
     {
         $symbols = [];
         foreach (Catalogue::essentials() as $statistic) {
-            $symbols[$statistic->key()] = $statistic->symbol(TakenAs::Sample) . ' ' . $statistic->symbol(TakenAs::Population);
+            $symbols[$statistic->key()] = $statistic->symbol(SampleOrPopulation::Sample) . ' ' . $statistic->symbol(SampleOrPopulation::Population);
         }
 
         self::assertSame(['n N', 'x̄ µ', 's σ', 's² σ²'], [$symbols['n'], $symbols['mean'], $symbols['sd'], $symbols['variance']]);

@@ -11,7 +11,7 @@ use RowTally\Core\Basis\QuartileRule;
 use RowTally\Core\Figures\Catalogue;
 use RowTally\Core\Figures\NormalityFigure;
 use RowTally\Core\Figures\Statistic;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\ValueCounts;
 use Tests\Core\Support\Numbers;
 

@@ -7,13 +7,13 @@ namespace Tests\Core\Frequency;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use RowTally\Core\Basis\Basis;
+use RowTally\Core\Display\Percent;
 use RowTally\Core\Frequency\FrequencyKind;
 use RowTally\Core\Frequency\FrequencyTable;
 use RowTally\Core\Frequency\NumberFrequencies;
-use RowTally\Core\Frequency\Percent;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Plots\Bars;
 use RowTally\Core\Plots\StackOptions;
-use RowTally\Core\Values\Observations;
 use Tests\Core\Support\Numbers;
 
 final class FrequencyTableTest extends TestCase

@@ -8,15 +8,15 @@ use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
 use PHPUnit\Framework\TestCase;
 use RowTally\Core\Basis\ClassEdge;
-use RowTally\Core\Basis\TakenAs;
-use RowTally\Core\Figures\Figure;
+use RowTally\Core\Basis\SampleOrPopulation;
 use RowTally\Core\Grouped\ClassCost;
 use RowTally\Core\Grouped\ClassTable;
 use RowTally\Core\Grouped\GroupedFigures;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Plots\Classes;
 use RowTally\Core\Plots\Histogram;
 use RowTally\Core\Values\Exact;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Values\Figure;
 use RowTally\Core\Values\ValueCounts;
 use Tests\Core\Support\Numbers;
 
@@ -48,7 +48,7 @@ final class ClassCostTest extends TestCase
             }
             $rows = new Observations(ValueCounts::ofCountedIntegers($counts, 2), 0, $countDecimals);
             $histogram = Histogram::of($rows->values, $classes, $try % 4 < 2 ? ClassEdge::Left : ClassEdge::Right);
-            $costs = ClassCost::of($rows, $histogram, TakenAs::Sample);
+            $costs = ClassCost::of($rows, $histogram, SampleOrPopulation::Sample);
             if ($costs === null) {
                 continue;
             }
@@ -58,7 +58,7 @@ final class ClassCostTest extends TestCase
             self::assertNotNull($classes->unscaledEdges());
             self::assertSame(Exact::toFloat($plain->mean() ?? BigRational::zero()), $fromClasses['mean']);
             self::assertSame(Exact::toFloat($plain->quantile(BigRational::nd(1, 2)) ?? BigRational::zero()), $fromClasses['median']);
-            self::assertSame(Figure::rootOf($plain->variance(TakenAs::Sample) ?? BigRational::zero())->value, $fromClasses['sd']);
+            self::assertSame(Figure::rootOf($plain->variance(SampleOrPopulation::Sample) ?? BigRational::zero())->value, $fromClasses['sd']);
             ++$compared;
         }
         self::assertGreaterThan(20, $compared);
@@ -69,7 +69,7 @@ final class ClassCostTest extends TestCase
         $scale = '1' . str_repeat('0', 40);
         $observations = new Observations(Numbers::of("1{$scale}", "2{$scale}", "9{$scale}"), 0);
         $classes = Classes::ofEdges(array_map(static fn(string $edge): BigDecimal => BigDecimal::of($edge)->multipliedBy($scale), ['0', '40', '100']));
-        $costs = ClassCost::of($observations, Histogram::of($observations->values, $classes, ClassEdge::Left), TakenAs::Population);
+        $costs = ClassCost::of($observations, Histogram::of($observations->values, $classes, ClassEdge::Left), SampleOrPopulation::Population);
 
         // By hand, in units of that power: 20 twice and 70 once.
         self::assertNotNull($costs);
@@ -84,7 +84,7 @@ final class ClassCostTest extends TestCase
 
     public function test_one_row_as_a_sample_has_no_standard_deviation_to_lose(): void
     {
-        self::assertSame(['mean', 'median'], array_column($this->costs(['4'], 1, TakenAs::Sample) ?? [], 'key'));
+        self::assertSame(['mean', 'median'], array_column($this->costs(['4'], 1, SampleOrPopulation::Sample) ?? [], 'key'));
     }
 
     /**
@@ -92,7 +92,7 @@ final class ClassCostTest extends TestCase
      *
      * @return list<ClassCost>|null
      */
-    private function costs(array $values, int $classes, TakenAs $takenAs = TakenAs::Population): ?array
+    private function costs(array $values, int $classes, SampleOrPopulation $takenAs = SampleOrPopulation::Population): ?array
     {
         $observations = new Observations(Numbers::of(...$values), 0);
 

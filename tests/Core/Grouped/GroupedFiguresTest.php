@@ -9,7 +9,7 @@ use Brick\Math\BigRational;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\DataProviderExternal;
 use PHPUnit\Framework\TestCase;
-use RowTally\Core\Basis\TakenAs;
+use RowTally\Core\Basis\SampleOrPopulation;
 use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Grouped\ClassReading;
 use RowTally\Core\Grouped\ClassRow;
@@ -40,7 +40,7 @@ final class GroupedFiguresTest extends TestCase
             self::assertSame([$class['lower_boundary'], $class['upper_boundary'], $class['width'], $class['midpoint'], $class['count']], array_map($double, [$row->lower, $row->upper, $row->width(), $row->midpoint, $row->count]));
         }
         self::assertSame([$expected['n'], $expected['sum'], $expected['mean']], array_map($double, [$figures->n(), $figures->sum(), $figures->mean()]));
-        foreach (TakenAs::cases() as $takenAs) {
+        foreach (SampleOrPopulation::cases() as $takenAs) {
             $variance = $figures->variance($takenAs);
             self::assertNotNull($variance);
             self::assertSame($expected['variance'][$takenAs->value], $double($variance));
@@ -74,8 +74,8 @@ final class GroupedFiguresTest extends TestCase
         foreach (['mean', 'interpolatedMode'] as $figure) {
             self::assertEquals((string) $one->{$figure}(), (string) $thousand->{$figure}());
         }
-        self::assertSame((string) $one->variance(TakenAs::Population), (string) $thousand->variance(TakenAs::Population));
-        self::assertNotSame((string) $one->variance(TakenAs::Sample), (string) $thousand->variance(TakenAs::Sample));
+        self::assertSame((string) $one->variance(SampleOrPopulation::Population), (string) $thousand->variance(SampleOrPopulation::Population));
+        self::assertNotSame((string) $one->variance(SampleOrPopulation::Sample), (string) $thousand->variance(SampleOrPopulation::Sample));
         self::assertSame((string) $one->quantile(BigRational::nd(9, 10)), (string) $thousand->quantile(BigRational::nd(9, 10)));
     }
 
@@ -100,8 +100,8 @@ final class GroupedFiguresTest extends TestCase
     {
         $figures = new GroupedFigures(self::table(['0-4' => '0', '5-9' => '0']));
 
-        self::assertSame([null, null, null, [], null], [$figures->mean(), $figures->variance(TakenAs::Population), $figures->quantile(BigRational::nd(1, 2)), $figures->modalClasses(), $figures->interpolatedMode()]);
-        self::assertNull((new GroupedFigures(self::table(['0-4' => '0.5', '5-9' => '0.5'])))->variance(TakenAs::Sample));
+        self::assertSame([null, null, null, [], null], [$figures->mean(), $figures->variance(SampleOrPopulation::Population), $figures->quantile(BigRational::nd(1, 2)), $figures->modalClasses(), $figures->interpolatedMode()]);
+        self::assertNull((new GroupedFigures(self::table(['0-4' => '0.5', '5-9' => '0.5'])))->variance(SampleOrPopulation::Sample));
     }
 
     /** @return iterable<string, array{array<string, string>, string}> */

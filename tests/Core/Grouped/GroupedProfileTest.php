@@ -7,17 +7,17 @@ namespace Tests\Core\Grouped;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use RowTally\Core\Basis\Basis;
+use RowTally\Core\Basis\SampleOrPopulation;
 use RowTally\Core\Basis\ShownDecimals;
-use RowTally\Core\Basis\TakenAs;
 use RowTally\Core\Exception\NotUnderstood;
-use RowTally\Core\Figures\Figure;
-use RowTally\Core\Figures\Reason;
 use RowTally\Core\Frequency\FrequencyKind;
 use RowTally\Core\Frequency\FrequencyTable;
 use RowTally\Core\Grouped\Amendments;
 use RowTally\Core\Grouped\ClassReading;
 use RowTally\Core\Grouped\GroupedProfile;
 use RowTally\Core\Grouped\StatedLimits;
+use RowTally\Core\Values\Figure;
+use RowTally\Core\Values\Reason;
 
 final class GroupedProfileTest extends TestCase
 {
@@ -43,7 +43,7 @@ final class GroupedProfileTest extends TestCase
     {
         // Counts in tenths: 2.5 and 7.5 overall, 2.5 and 0 in the first group. Mean (2 × 2.5 + 7 × 7.5)/10.
         $profile = GroupedProfile::of(self::table(['5-9', '0-4'], [[75, 25], [0, 25], [75, 0]], 1));
-        $figures = array_column($profile->figures(new Basis(takenAs: TakenAs::Population)), null, 'key');
+        $figures = array_column($profile->figures(new Basis(takenAs: SampleOrPopulation::Population)), null, 'key');
 
         self::assertSame([10.0, 2.5, 7.5], self::doubles($figures['n']['figures']));
         self::assertSame([5.75, 2.0, 7.0], self::doubles($figures['mean']['figures']));

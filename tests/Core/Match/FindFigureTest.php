@@ -12,7 +12,7 @@ use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Match\Explanation;
 use RowTally\Core\Match\FindFigure;
 use RowTally\Core\Match\Stated;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Observations\Observations;
 use Tests\Core\Support\Numbers;
 
 /** Each slip that a person can make, with a figure worked out by hand after it. */

@@ -6,9 +6,9 @@ namespace Tests\Core\Normality;
 
 use PHPUnit\Framework\TestCase;
 use RowTally\Core\Distributions\Normal;
-use RowTally\Core\Figures\Reason;
 use RowTally\Core\Normality\ShapiroWilk;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Observations\Observations;
+use RowTally\Core\Values\Reason;
 use Tests\Core\Support\Numbers;
 
 /** What holds of the test whatever the numbers; its values are held by the reference cases. */

@@ -6,10 +6,10 @@ namespace Tests\Core\Parsing;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Parsing\NumberStyle;
 use RowTally\Core\Parsing\NumberText;
 use RowTally\Core\Parsing\RecognisedType;
+use RowTally\Core\Parsing\VariableType;
 
 /** Negative numbers in other writings, and thousands in groups of two. */
 final class NegativesTest extends TestCase

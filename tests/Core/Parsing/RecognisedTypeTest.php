@@ -6,8 +6,8 @@ namespace Tests\Core\Parsing;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Parsing\RecognisedType;
+use RowTally\Core\Parsing\VariableType;
 
 final class RecognisedTypeTest extends TestCase
 {

@@ -8,21 +8,21 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\ClassEdge;
-use RowTally\Core\Basis\TakenAs;
+use RowTally\Core\Basis\SampleOrPopulation;
 use RowTally\Core\Figures\Catalogue;
 use RowTally\Core\Figures\Range;
-use RowTally\Core\Figures\WithinSpread;
+use RowTally\Core\Figures\ShareWithinDeviations;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Plots\AlignedStack;
 use RowTally\Core\Plots\AutomaticClasses;
 use RowTally\Core\Plots\ClassChoice;
 use RowTally\Core\Plots\Crosshair;
 use RowTally\Core\Plots\DotPlot;
+use RowTally\Core\Plots\MicroHistogram;
 use RowTally\Core\Plots\NormalQq;
 use RowTally\Core\Plots\OrderedStrip;
-use RowTally\Core\Plots\Sketch;
 use RowTally\Core\Plots\StackOptions;
 use RowTally\Core\Plots\StemLeaf;
-use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\ValueCounts;
 
 /** The smallest, the largest and the strangest doubles: every figure has a value or a reason, and every picture can be written down. */
@@ -49,7 +49,7 @@ final class EdgesOfDoublesTest extends TestCase
     public function test_every_figure_has_a_value_or_a_reason_and_every_picture_finite_places(array $values): void
     {
         $observations = new Observations(ValueCounts::ofUnorderedDoubles($values), 0);
-        foreach (TakenAs::cases() as $takenAs) {
+        foreach (SampleOrPopulation::cases() as $takenAs) {
             $basis = new Basis($takenAs);
             foreach (Catalogue::all() as $statistic) {
                 $figure = $statistic->of($observations, $basis);
@@ -58,7 +58,7 @@ final class EdgesOfDoublesTest extends TestCase
                     self::assertNotSame([], $statistic->steps($observations, $basis)->lines, $statistic->key());
                 }
             }
-            $shares = array_map(static fn(int $k): int|float|null => (new WithinSpread($k))->of($observations, $basis)->number(), [1, 2, 3]);
+            $shares = array_map(static fn(int $k): int|float|null => (new ShareWithinDeviations($k))->of($observations, $basis)->number(), [1, 2, 3]);
             self::assertSame($shares, array_map(static fn(int|float|null $share): int|float|null => $share === null ? null : max($share, $shares[0]), $shares), 'wider holds no fewer');
         }
         foreach (['', 'sturges', 'scott', 'freedman-diaconis'] as $rule) {
@@ -72,7 +72,7 @@ final class EdgesOfDoublesTest extends TestCase
         }
         self::assertNotSame('', json_encode([NormalQq::of($observations, new Basis()), OrderedStrip::of($observations, new Basis()), DotPlot::of([$observations])], JSON_THROW_ON_ERROR));
         self::assertNotSame([], StemLeaf::of($observations, new Basis())->lines);
-        self::assertSame(count($values), array_sum(Sketch::of($observations->values)));
+        self::assertSame(count($values), array_sum(MicroHistogram::of($observations->values)));
         self::assertGreaterThan(0, AutomaticClasses::few($observations, ClassEdge::Left)->number);
     }
 
@@ -84,7 +84,7 @@ final class EdgesOfDoublesTest extends TestCase
     public function test_equal_values_lie_within_one_standard_deviation_however_they_are_held(): void
     {
         foreach ([0.12345678901234568, 0.1, 1e300, 5e-324, 1 / 3] as $value) {
-            self::assertSame(1.0, (new WithinSpread(1))->of(new Observations(ValueCounts::ofUnorderedDoubles([$value, $value]), 0), new Basis())->number(), json_encode($value, JSON_THROW_ON_ERROR));
+            self::assertSame(1.0, (new ShareWithinDeviations(1))->of(new Observations(ValueCounts::ofUnorderedDoubles([$value, $value]), 0), new Basis())->number(), json_encode($value, JSON_THROW_ON_ERROR));
         }
     }
 

@@ -8,11 +8,11 @@ use PHPUnit\Framework\Attributes\DataProviderExternal;
 use PHPUnit\Framework\TestCase;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\QuartileRule;
+use RowTally\Core\Observations\Observations;
+use RowTally\Core\Observations\Outliers;
 use RowTally\Core\Plots\AlignedStack;
 use RowTally\Core\Plots\BoxPlot;
-use RowTally\Core\Plots\Outliers;
-use RowTally\Core\Plots\Sketch;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Plots\MicroHistogram;
 use Tests\Core\Support\Numbers;
 use Tests\Core\Support\ReferenceCases;
 
@@ -91,10 +91,10 @@ final class AlignedStackTest extends TestCase
     {
         $values = Numbers::ofTexts(array_map(static fn(int $i): string => (string) ($i * $i), range(1, 300)));
 
-        self::assertSame(300, array_sum(Sketch::of($values)));
-        self::assertLessThanOrEqual(12, count(Sketch::of($values)));
-        self::assertSame([2, 0, 1], Sketch::of(Numbers::of('3', '3', '5')));
-        self::assertSame([4], Sketch::of(Numbers::of('7', '7', '7', '7')));
-        self::assertSame([], Sketch::of(Numbers::of('')));
+        self::assertSame(300, array_sum(MicroHistogram::of($values)));
+        self::assertLessThanOrEqual(12, count(MicroHistogram::of($values)));
+        self::assertSame([2, 0, 1], MicroHistogram::of(Numbers::of('3', '3', '5')));
+        self::assertSame([4], MicroHistogram::of(Numbers::of('7', '7', '7', '7')));
+        self::assertSame([], MicroHistogram::of(Numbers::of('')));
     }
 }

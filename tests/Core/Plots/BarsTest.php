@@ -9,11 +9,11 @@ use Eris\TestTrait;
 use PHPUnit\Framework\TestCase;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\ClassEdge;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Plots\Bars;
 use RowTally\Core\Plots\ClassChoice;
 use RowTally\Core\Plots\HeightScale;
 use RowTally\Core\Plots\StackOptions;
-use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\ValueCounts;
 use Tests\Core\Support\Numbers;
 

@@ -7,9 +7,9 @@ namespace Tests\Core\Plots;
 use PHPUnit\Framework\TestCase;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Exception\InvalidInput;
+use RowTally\Core\Observations\Observations;
+use RowTally\Core\Observations\Outliers;
 use RowTally\Core\Plots\BoxPlot;
-use RowTally\Core\Plots\Outliers;
-use RowTally\Core\Values\Observations;
 use Tests\Core\Support\Numbers;
 
 /** Quartiles 10 and 20, so that the fences lie at −5 and 35, and the outer ones at −20 and 50. */

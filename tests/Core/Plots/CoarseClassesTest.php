@@ -9,12 +9,12 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\ClassEdge;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Plots\Bars;
 use RowTally\Core\Plots\ClassChoice;
 use RowTally\Core\Plots\Histogram;
-use RowTally\Core\Plots\Sketch;
+use RowTally\Core\Plots\MicroHistogram;
 use RowTally\Core\Plots\StackOptions;
-use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\Resolution;
 use RowTally\Core\Values\ValueCounts;
 
@@ -59,7 +59,7 @@ final class CoarseClassesTest extends TestCase
                 self::assertNull($bars?->possible);
             }
         }
-        self::assertCount(1, array_unique(array_slice(Sketch::of($observations->values), 1, -1) ?: [1]));
+        self::assertCount(1, array_unique(array_slice(MicroHistogram::of($observations->values), 1, -1) ?: [1]));
     }
 
     public function test_whole_numbers_are_labelled_by_themselves(): void

@@ -10,15 +10,15 @@ use PHPUnit\Framework\TestCase;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\ClassEdge;
 use RowTally\Core\Basis\QuartileRule;
+use RowTally\Core\Observations\Observations;
+use RowTally\Core\Observations\Outliers;
 use RowTally\Core\Plots\AutomaticClasses;
 use RowTally\Core\Plots\BoxPlot;
 use RowTally\Core\Plots\Classes;
 use RowTally\Core\Plots\Crosshair;
 use RowTally\Core\Plots\DotPlot;
 use RowTally\Core\Plots\Histogram;
-use RowTally\Core\Plots\Outliers;
 use RowTally\Core\Values\Exact;
-use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\ValueCounts;
 use Tests\Core\Support\CrosshairWords;
 

@@ -9,8 +9,9 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\ClassEdge;
-use RowTally\Core\Basis\TakenAs;
+use RowTally\Core\Basis\SampleOrPopulation;
 use RowTally\Core\Exception\NotUnderstood;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Plots\ClassChoice;
 use RowTally\Core\Plots\Classes;
 use RowTally\Core\Plots\Crosshair;
@@ -18,7 +19,6 @@ use RowTally\Core\Plots\DotPlot;
 use RowTally\Core\Plots\HeightScale;
 use RowTally\Core\Plots\Histogram;
 use RowTally\Core\Plots\NormalQq;
-use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\ValueCounts;
 use Tests\Core\Support\CrosshairWords;
 use Tests\Core\Support\Numbers;
@@ -52,18 +52,18 @@ final class HeightsTest extends TestCase
     {
         $observations = new Observations(Numbers::of('1', '3'), 0);
         $classes = new Classes(BigDecimal::zero(), BigDecimal::of(2), 2);
-        $middle = static fn(HeightScale $scale, TakenAs $takenAs): float => $scale->normalCurve($observations, $takenAs, $classes, 0.0, 4.0, 3)[1]['height'];
+        $middle = static fn(HeightScale $scale, SampleOrPopulation $takenAs): float => $scale->normalCurve($observations, $takenAs, $classes, 0.0, 4.0, 3)[1]['height'];
         $peak = 1 / sqrt(2 * M_PI);
-        self::assertEqualsWithDelta(2 * 2 * $peak, $middle(HeightScale::Count, TakenAs::Population), 1e-15);
-        self::assertEqualsWithDelta(2 * 2 * $peak / sqrt(2), $middle(HeightScale::Count, TakenAs::Sample), 1e-15);
-        self::assertEqualsWithDelta(100 * 2 * $peak, $middle(HeightScale::Percent, TakenAs::Population), 1e-12);
-        self::assertEqualsWithDelta($peak, $middle(HeightScale::Density, TakenAs::Population), 1e-15);
-        self::assertEqualsWithDelta(50.0, $middle(HeightScale::Cumulative, TakenAs::Population), 1e-12);
-        $curve = HeightScale::Density->normalCurve($observations, TakenAs::Population, $classes, 0.0, 4.0, 3);
+        self::assertEqualsWithDelta(2 * 2 * $peak, $middle(HeightScale::Count, SampleOrPopulation::Population), 1e-15);
+        self::assertEqualsWithDelta(2 * 2 * $peak / sqrt(2), $middle(HeightScale::Count, SampleOrPopulation::Sample), 1e-15);
+        self::assertEqualsWithDelta(100 * 2 * $peak, $middle(HeightScale::Percent, SampleOrPopulation::Population), 1e-12);
+        self::assertEqualsWithDelta($peak, $middle(HeightScale::Density, SampleOrPopulation::Population), 1e-15);
+        self::assertEqualsWithDelta(50.0, $middle(HeightScale::Cumulative, SampleOrPopulation::Population), 1e-12);
+        $curve = HeightScale::Density->normalCurve($observations, SampleOrPopulation::Population, $classes, 0.0, 4.0, 3);
         self::assertSame([0.0, 2.0, 4.0], array_column($curve, 'at'));
         self::assertEqualsWithDelta($peak * exp(-2), $curve[0]['height'], 1e-15);
-        self::assertSame([], HeightScale::Count->normalCurve(new Observations(Numbers::of('3', '3'), 0), TakenAs::Population, $classes, 0.0, 4.0));
-        self::assertSame([], HeightScale::Count->normalCurve(new Observations(Numbers::ofTexts([]), 0), TakenAs::Population, $classes, 0.0, 4.0));
+        self::assertSame([], HeightScale::Count->normalCurve(new Observations(Numbers::of('3', '3'), 0), SampleOrPopulation::Population, $classes, 0.0, 4.0));
+        self::assertSame([], HeightScale::Count->normalCurve(new Observations(Numbers::ofTexts([]), 0), SampleOrPopulation::Population, $classes, 0.0, 4.0));
     }
 
     public function test_of_very_many_values_the_ends_of_a_normal_plot_are_whole(): void
@@ -81,7 +81,7 @@ final class HeightsTest extends TestCase
     public function test_under_the_crosshair_stands_the_z_of_its_place(): void
     {
         $observations = new Observations(Numbers::ofTexts(array_map(strval(...), range(0, 20))), 0);
-        $crosshair = Crosshair::of($observations, new Basis(takenAs: TakenAs::Population));
+        $crosshair = Crosshair::of($observations, new Basis(takenAs: SampleOrPopulation::Population));
         self::assertNotNull($crosshair);
         foreach ([0, 60, count($crosshair->values) - 1] as $place) {
             $z = ((float) str_replace('−', '-', $crosshair->values[$place]) - 10) / sqrt(440 / 12);

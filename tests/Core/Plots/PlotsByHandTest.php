@@ -10,8 +10,9 @@ use PHPUnit\Framework\TestCase;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\ClassEdge;
 use RowTally\Core\Basis\QuartileRule;
-use RowTally\Core\Basis\TakenAs;
+use RowTally\Core\Basis\SampleOrPopulation;
 use RowTally\Core\Exception\NotUnderstood;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Plots\AutomaticClasses;
 use RowTally\Core\Plots\Bars;
 use RowTally\Core\Plots\ClassChoice;
@@ -23,7 +24,6 @@ use RowTally\Core\Plots\HeightScale;
 use RowTally\Core\Plots\NormalQq;
 use RowTally\Core\Plots\StackOptions;
 use RowTally\Core\Plots\StemLeaf;
-use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\ValueCounts;
 use Tests\Core\Support\CrosshairWords;
 use Tests\Core\Support\Numbers;
@@ -145,7 +145,7 @@ final class PlotsByHandTest extends TestCase
         mt_srand(5);
         $values = array_map(static fn(): int => mt_rand(-300, 900), range(1, 200));
         $observations = new Observations(ValueCounts::ofUnorderedIntegers($values, 1), 0);
-        foreach (TakenAs::cases() as $takenAs) {
+        foreach (SampleOrPopulation::cases() as $takenAs) {
             $crosshair = Crosshair::of($observations, new Basis(takenAs: $takenAs), new StackOptions(ClassChoice::ofWord('-40:10')));
             self::assertNotNull($crosshair);
             self::assertCount(301, $crosshair->values);
@@ -153,7 +153,7 @@ final class PlotsByHandTest extends TestCase
             self::assertSame(['−40.0', '30.0', '100.0'], [$crosshair->values[0], $crosshair->values[150], $crosshair->values[300]]);
             $mean = array_sum($values) / 2000;
             $squares = array_sum(array_map(static fn(int $value): float => ($value / 10 - $mean) ** 2, $values));
-            $deviation = sqrt($squares / ($takenAs === TakenAs::Sample ? 199 : 200));
+            $deviation = sqrt($squares / ($takenAs === SampleOrPopulation::Sample ? 199 : 200));
             foreach ($crosshair->values as $i => $shown) {
                 $at = (float) str_replace('−', '-', $shown);
                 $below = count(array_filter($values, static fn(int $value): bool => $value < round($at * 10)));
@@ -185,12 +185,12 @@ final class PlotsByHandTest extends TestCase
         $observations = new Observations(Numbers::ofTexts(array_map(strval(...), range(0, 40))), 0);
         $classes = new Classes(BigDecimal::of(-80), BigDecimal::of(4), 50);
         foreach (['count' => 41.0 * 4, 'percent' => 100.0 * 4, 'density' => 1.0] as $scale => $area) {
-            $curve = HeightScale::from($scale)->normalCurve($observations, TakenAs::Sample, $classes, -80.0, 120.0);
+            $curve = HeightScale::from($scale)->normalCurve($observations, SampleOrPopulation::Sample, $classes, -80.0, 120.0);
             self::assertCount(121, $curve);
             self::assertSame([-80.0, 120.0], [$curve[0]['at'], $curve[120]['at']]);
             self::assertEqualsWithDelta($area, array_sum(array_column($curve, 'height')) * 200 / 120, 1e-6 * $area, $scale);
         }
-        $cumulative = HeightScale::Cumulative->normalCurve($observations, TakenAs::Sample, $classes, -80.0, 120.0);
+        $cumulative = HeightScale::Cumulative->normalCurve($observations, SampleOrPopulation::Sample, $classes, -80.0, 120.0);
         self::assertEqualsWithDelta([0.0, 50.0, 100.0], [$cumulative[0]['height'], $cumulative[60]['height'], $cumulative[120]['height']], 1e-6);
     }
 

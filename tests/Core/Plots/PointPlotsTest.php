@@ -6,10 +6,10 @@ namespace Tests\Core\Plots;
 
 use PHPUnit\Framework\TestCase;
 use RowTally\Core\Basis\Basis;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Plots\DotPlot;
 use RowTally\Core\Plots\NormalQq;
 use RowTally\Core\Plots\OrderedStrip;
-use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\ValueCounts;
 use Tests\Core\Support\Numbers;
 

@@ -9,8 +9,9 @@ use PHPUnit\Framework\Attributes\DataProviderExternal;
 use PHPUnit\Framework\TestCase;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\ClassEdge;
-use RowTally\Core\Basis\TakenAs;
+use RowTally\Core\Basis\SampleOrPopulation;
 use RowTally\Core\Exception\NotUnderstood;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Plots\AlignedStack;
 use RowTally\Core\Plots\ClassChoice;
 use RowTally\Core\Plots\Crosshair;
@@ -18,7 +19,6 @@ use RowTally\Core\Plots\HeightScale;
 use RowTally\Core\Plots\Histogram;
 use RowTally\Core\Plots\Marker;
 use RowTally\Core\Plots\StackOptions;
-use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\ValueCounts;
 use Tests\Core\Support\CrosshairWords;
 use Tests\Core\Support\Numbers;
@@ -72,20 +72,20 @@ final class StackOptionsTest extends TestCase
         $observations = new Observations(ValueCounts::ofUnorderedIntegers(array_map(static fn(int $i): int => 500 + $i % 41 + $i * 7 % 43, range(1, 400)), 1), 0);
         $classes = ClassChoice::ofWord('0:2')->classes($observations, ClassEdge::Left);
         foreach ([[HeightScale::Density, 1.0], [HeightScale::Count, 800.0], [HeightScale::Percent, 200.0]] as [$scale, $area]) {
-            $curve = $scale->normalCurve($observations, TakenAs::Sample, $classes, 0.0, 110.0, 2001);
+            $curve = $scale->normalCurve($observations, SampleOrPopulation::Sample, $classes, 0.0, 110.0, 2001);
             self::assertEqualsWithDelta($area, array_sum(array_column($curve, 'height')) * 110.0 / 2000, 1e-6 * $area);
         }
-        self::assertSame([], HeightScale::Count->normalCurve(new Observations(Numbers::of('5', '5'), 0), TakenAs::Sample, $classes, 0.0, 1.0));
+        self::assertSame([], HeightScale::Count->normalCurve(new Observations(Numbers::of('5', '5'), 0), SampleOrPopulation::Sample, $classes, 0.0, 1.0));
     }
 
     public function test_the_normal_curve_has_the_standard_deviation_of_the_basis(): void
     {
         $observations = new Observations(Numbers::of('1', '3'), 0);
-        $highest = static fn(TakenAs $takenAs): float => max(array_column(HeightScale::Density->normalCurve($observations, $takenAs, ClassChoice::ofWord('0:1')->classes($observations, ClassEdge::Left), 0.0, 4.0), 'height'));
+        $highest = static fn(SampleOrPopulation $takenAs): float => max(array_column(HeightScale::Density->normalCurve($observations, $takenAs, ClassChoice::ofWord('0:1')->classes($observations, ClassEdge::Left), 0.0, 4.0), 'height'));
 
         // σ = 1, s = √2: the curve is 1/(σ√2π) high.
-        self::assertEqualsWithDelta(1 / sqrt(2 * M_PI), $highest(TakenAs::Population), 1e-12);
-        self::assertEqualsWithDelta(1 / sqrt(4 * M_PI), $highest(TakenAs::Sample), 1e-12);
+        self::assertEqualsWithDelta(1 / sqrt(2 * M_PI), $highest(SampleOrPopulation::Population), 1e-12);
+        self::assertEqualsWithDelta(1 / sqrt(4 * M_PI), $highest(SampleOrPopulation::Sample), 1e-12);
     }
 
     public function test_lines_stand_at_the_figures_of_the_basis(): void
@@ -96,7 +96,7 @@ final class StackOptionsTest extends TestCase
         self::assertSame([['Q₁', 3.0], ['Q₃', 7.5]], $lines(Marker::Quartiles, new Basis()));
         self::assertSame([['mean', 5.0], ['mode', 4.0]], [...$lines(Marker::Mean, new Basis()), ...$lines(Marker::Mode, new Basis())]);
         self::assertSame([['x̄ − s', 2.0], ['x̄ + s', 8.0]], $lines(Marker::OneSd, new Basis()));
-        self::assertSame(['µ − 2σ', 'µ + 2σ'], array_column($lines(Marker::TwoSd, new Basis(TakenAs::Population)), 0));
+        self::assertSame(['µ − 2σ', 'µ + 2σ'], array_column($lines(Marker::TwoSd, new Basis(SampleOrPopulation::Population)), 0));
     }
 
     public function test_groups_share_a_scale_unless_each_has_its_own(): void

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tests\Core\Plots;
 
 use PHPUnit\Framework\TestCase;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Plots\StepPlot;
-use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\ValueCounts;
 use Tests\Core\Support\Numbers;
 

@@ -9,12 +9,12 @@ use Eris\TestTrait;
 use PHPUnit\Framework\TestCase;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\QuartileRule;
-use RowTally\Core\Basis\TakenAs;
+use RowTally\Core\Basis\SampleOrPopulation;
 use RowTally\Core\Figures\Catalogue;
-use RowTally\Core\Figures\Reason;
 use RowTally\Core\Figures\Statistic;
 use RowTally\Core\Figures\Variance;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Observations\Observations;
+use RowTally\Core\Values\Reason;
 use RowTally\Core\Values\ValueCounts;
 use Tests\Core\Support\FigureAssertions;
 use Tests\Core\Support\Numbers;
@@ -78,8 +78,8 @@ final class FigureLawsTest extends TestCase
         $hangsOnCount = ['n', 'missing', 'sum', 'sum_of_squares', 'modes_frequency', 'outliers_count', 'se_skewness', 'se_kurtosis'];
         $this->forAll(Generators::choose(1, 1 << 30))->then(static function (int $seed) use ($hangsOnCount): void {
             $values = ValueCounts::ofUnorderedIntegers(self::values($seed, 40, 1, 30), 1);
-            $whole = self::observed(new Observations($values, 0), new Basis(TakenAs::Population, QuartileRule::Hf2));
-            $tenths = self::observed(new Observations($values, 0, 1), new Basis(TakenAs::Population, QuartileRule::Hf2));
+            $whole = self::observed(new Observations($values, 0), new Basis(SampleOrPopulation::Population, QuartileRule::Hf2));
+            $tenths = self::observed(new Observations($values, 0, 1), new Basis(SampleOrPopulation::Population, QuartileRule::Hf2));
             foreach ($whole as $key => $value) {
                 if ($tenths[$key] === null || str_starts_with($key, 'ci_mean') || str_starts_with($key, 'se_') || str_ends_with($key, '_ratio')) {
                     continue;

@@ -11,7 +11,7 @@ use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\QuartileRule;
 use RowTally\Core\Columns\NumberColumn;
 use RowTally\Core\Figures\Catalogue;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\ValueCounts;
 
 /** Laws that hold for any data. Numbers are hundredths, so that expected answers can be said exactly. */

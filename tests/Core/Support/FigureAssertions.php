@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tests\Core\Support;
 
 use PHPUnit\Framework\Assert;
-use RowTally\Core\Figures\Figure;
-use RowTally\Core\Figures\Reason;
+use RowTally\Core\Values\Figure;
+use RowTally\Core\Values\Reason;
 
 /** Assertions that are strict about type: a null, a true or a text never passes for a number. */
 trait FigureAssertions

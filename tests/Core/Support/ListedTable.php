@@ -8,12 +8,12 @@ use RowTally\Core\Columns\CategoryColumnBuilder;
 use RowTally\Core\Columns\Chunk;
 use RowTally\Core\Columns\NumberColumn;
 use RowTally\Core\Columns\NumberColumnBuilder;
-use RowTally\Core\Columns\Table;
-use RowTally\Core\Columns\VariableType;
 use RowTally\Core\Formula\Kind;
 use RowTally\Core\Formula\Names;
 use RowTally\Core\Formula\Rows;
+use RowTally\Core\Formula\Table;
 use RowTally\Core\Formula\TableRows;
+use RowTally\Core\Parsing\VariableType;
 
 /** A table written out in a test, packed as a file would be: columns of numbers, categories, or text with too many labels. */
 final readonly class ListedTable implements Table

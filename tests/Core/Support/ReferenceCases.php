@@ -7,7 +7,7 @@ namespace Tests\Core\Support;
 use RowTally\Core\Columns\Grouping;
 use RowTally\Core\Columns\NumberColumnBuilder;
 use RowTally\Core\Columns\TallyUnderCounts;
-use RowTally\Core\Values\Observations;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\ValueCounts;
 use RuntimeException;
 

@@ -11,9 +11,9 @@ use PHPUnit\Framework\TestCase;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Exception\InvalidInput;
 use RowTally\Core\Figures\Catalogue;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\BucketedValues;
 use RowTally\Core\Values\GatheredBuckets;
-use RowTally\Core\Values\Observations;
 use RowTally\Core\Values\ValueCounts;
 
 /** Values in buckets answer everything as the same values in one piece do. */

@@ -8,12 +8,12 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\QuartileRule;
-use RowTally\Core\Basis\TakenAs;
-use RowTally\Core\Display\FigureText;
+use RowTally\Core\Basis\SampleOrPopulation;
 use RowTally\Core\Figures\Catalogue;
+use RowTally\Core\Figures\FigureText;
 use RowTally\Core\Figures\Statistic;
-use RowTally\Core\Values\Observations;
-use RowTally\Core\Working\Working;
+use RowTally\Core\Figures\Working;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Working\Written;
 use Tests\Core\Support\Numbers;
 use Tests\Core\Support\ReferenceCases;
@@ -28,7 +28,7 @@ final class StepsTest extends TestCase
     {
         $said = array_filter(Catalogue::all(), static fn(Statistic $statistic): bool => !in_array($statistic->key(), self::IN_WORDS, true));
         foreach ([...$said, ...Catalogue::chosen(['percentile_5', 'percentile_37.5'])] as $statistic) {
-            foreach ([new Basis(), new Basis(TakenAs::Population, QuartileRule::Hf8), new Basis(quartileRule: QuartileRule::HalvesIncluded)] as $i => $basis) {
+            foreach ([new Basis(), new Basis(SampleOrPopulation::Population, QuartileRule::Hf8), new Basis(quartileRule: QuartileRule::HalvesIncluded)] as $i => $basis) {
                 yield $statistic->key() . " {$i}" => [$statistic, $basis];
             }
         }

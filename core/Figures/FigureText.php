@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace RowTally\Core\Figures;
+
+use RowTally\Core\Basis\Basis;
+use RowTally\Core\Display\DecimalText;
+use RowTally\Core\Values\Figure;
+
+/** A figure as it is shown, on screen, on the command line and in whatever is handed over. */
+final readonly class FigureText
+{
+    private const RATIO_DECIMALS = 3;
+    private const PROBABILITY_DECIMALS = 4;
+    private const SMALLEST_PROBABILITY = 0.0001;
+    private const MODES_SHOWN = 3;
+
+    public function __construct(
+        private Basis $basis,
+        /** decimals the data carry; null where they are doubles */
+        private ?int $dataDecimals,
+        private int $countDecimals = 0,
+    ) {}
+
+    /** @return string|null null where the figure has no value */
+    public function of(Statistic $statistic, Figure $figure): ?string
+    {
+        if (is_array($figure->value)) {
+            $texts = array_map(fn(float $value): string => $this->inUnit($value, true), array_slice($figure->value, 0, self::MODES_SHOWN));
+            $more = count($figure->value) - self::MODES_SHOWN;
+
+            return implode(', ', $texts) . ($more > 0 ? " and {$more} more" : '');
+        }
+        if ($figure->value === null) {
+            return null;
+        }
+
+        return match ($statistic->shownAs()) {
+            ShownAs::Rows => DecimalText::of($figure->value, $this->countDecimals),
+            ShownAs::Ratio => $this->withDecimals($figure->value, self::RATIO_DECIMALS),
+            ShownAs::Share => DecimalText::of(100 * $figure->value, 1) . ' %',
+            ShownAs::Probability => abs($figure->value) < self::SMALLEST_PROBABILITY && $figure->value !== 0.0
+                ? DecimalText::significant($figure->value, 2)
+                : DecimalText::of($figure->value, self::PROBABILITY_DECIMALS),
+            default => $this->inUnit($figure->value, $figure->isOfTheData),
+        };
+    }
+
+    /** A number in the unit of the data, or in its square; a value of the data itself with no more decimals than they have. */
+    public function inUnit(int|float $value, bool $isOfTheData = false): string
+    {
+        return $this->withDecimals($value, $this->basis->decimals->decimals($this->dataDecimals, $isOfTheData));
+    }
+
+    private function withDecimals(int|float $value, ?int $decimals): string
+    {
+        return $this->basis->decimals->isSignificant()
+            ? DecimalText::significant($value, $this->basis->decimals->number)
+            : DecimalText::of($value, $decimals);
+    }
+}
