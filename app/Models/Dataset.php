@@ -46,7 +46,7 @@ final class Dataset extends Model
     public function variables(): HasMany
     {
         $variables = $this->hasMany(Variable::class);
-        $variables->where('deleted_at', '=', null)->orderBy('position')->orderBy('id');
+        $variables->where('deleted_revision', '=', null)->orderBy('position')->orderBy('id');
 
         return $variables;
     }

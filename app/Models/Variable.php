@@ -14,23 +14,24 @@ use RowTally\Core\Parsing\VariableType;
  * @property int                                                          $id
  * @property int                                                          $dataset_id
  * @property int                                                          $position
- * @property string                                                       $key            names the variable in addresses; unique in the dataset
- * @property string                                                       $name           as it stands in the file
+ * @property string                                                       $key              names the variable in addresses; unique in the dataset
+ * @property string                                                       $name             as it stands in the file
  * @property VariableType                                                 $type
  * @property string|null                                                  $unit
- * @property string|null                                                  $label          a shorter or fuller name for plots and tables
+ * @property string|null                                                  $label            a shorter or fuller name for plots and tables
  * @property string|null                                                  $description
- * @property list<string>                                                 $missing_marks  texts that stand for no value
- * @property int|null                                                     $decimals       null = doubles, or no numbers
+ * @property list<string>                                                 $missing_marks    texts that stand for no value
+ * @property int|null                                                     $decimals         null = doubles, or no numbers
  * @property int                                                          $missing
- * @property int                                                          $unread         cells that are kept as text because they are not numbers; counted in missing
- * @property list<string>                                                 $dictionary     what byte codes 1, 2, … stand for
- * @property int                                                          $data_revision  the revision that last changed its values
- * @property array{formula: string, inputs: list<int>, frozen: bool}|null $made           how it was made; null = it came in
- * @property int|null                                                     $shown_decimals chosen by somebody; null = those of the data
- * @property int|null                                                     $deleted_at     the revision that deleted it
- * @property list<int>                                                    $sketch         counts of the labels, or of the micro-plot's classes
- * @property string|null                                                  $label_mark     what stands before decimals in labels that are classes
+ * @property int                                                          $unread           cells that are kept as text because they are not numbers; counted in missing
+ * @property list<string>                                                 $dictionary       what byte codes 1, 2, … stand for
+ * @property int                                                          $data_revision    the revision that last changed its values
+ * @property array{formula: string, inputs: list<int>, frozen: bool}|null $made             how it was made; null = it came in
+ * @property int|null                                                     $shown_decimals   chosen by somebody; null = those of the data
+ * @property int|null                                                     $deleted_revision the revision that deleted it
+ * @property list<int>                                                    $micro_histogram  counts of the classes of the micro-plot; empty: no numbers, or not put in order yet
+ * @property list<int>                                                    $label_counts     of the labels of a category
+ * @property string|null                                                  $label_mark       what stands before decimals in labels that are classes
  * @property Dataset                                                      $dataset
  */
 final class Variable extends Model
@@ -43,6 +44,8 @@ final class Variable extends Model
 
     protected $guarded = [];
 
+    protected $attributes = ['micro_histogram' => '[]', 'label_counts' => '[]'];
+
     /** @return array<string, string> */
     protected function casts(): array
     {
@@ -52,12 +55,13 @@ final class Variable extends Model
             'missing' => 'integer',
             'unread' => 'integer',
             'dictionary' => 'array',
-            'sketch' => 'array',
+            'micro_histogram' => 'array',
+            'label_counts' => 'array',
             'missing_marks' => 'array',
             'made' => 'array',
             'data_revision' => 'integer',
             'shown_decimals' => 'integer',
-            'deleted_at' => 'integer',
+            'deleted_revision' => 'integer',
         ];
     }
 

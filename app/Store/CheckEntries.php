@@ -58,7 +58,7 @@ final readonly class CheckEntries
             $lines = [...$lines, ...NumberEntries::of($this->tallies->whole($variable, $dataset->revision)->values, $name)];
         }
         if ($variable->type === VariableType::Category) {
-            foreach (NearLabels::of($variable->dictionary, $variable->sketch) as ['from' => $from, 'to' => $to]) {
+            foreach (NearLabels::of($variable->dictionary, $variable->label_counts) as ['from' => $from, 'to' => $to]) {
                 $quote = static fn(string $label): string => "'" . str_replace("'", "''", $label) . "'";
                 $lines[] = new CheckLine('near:' . mb_substr($from, 0, 40), "“{$from}” may be meant as “{$to}”", '', "{$name} = {$quote($from)} or {$name} = {$quote($to)}", true);
             }

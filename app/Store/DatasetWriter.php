@@ -50,7 +50,6 @@ final class DatasetWriter implements SharedSink
                 'type' => $variable->type,
                 'unit' => $variable->unit,
                 'dictionary' => [],
-                'sketch' => [],
                 'missing_marks' => $variable->missingMarks,
             ])->id;
         }
@@ -156,7 +155,7 @@ final class DatasetWriter implements SharedSink
             (new Tallies())->keep($variable, [$values], [$read->missing]);
         }
         // A number variable with too many values to count on the way has none yet; see OrderVariables.
-        $variable->update(['sketch' => $values === null ? $read->labelCounts : MicroHistogram::of($values)]);
+        $variable->update(['label_counts' => $read->labelCounts, 'micro_histogram' => $values === null ? [] : MicroHistogram::of($values)]);
         VariableVersions::keep($variable, self::FIRST_REVISION);
     }
 }

@@ -16,7 +16,7 @@ final class DeletedRows
     /** @return list<array{id: int, position: int, entries: string}> the latest first */
     public static function of(Dataset $dataset): array
     {
-        $rows = DB::table('deleted_rows')->where('dataset_id', $dataset->id)->whereNull('restored_at')->orderByDesc('id')->limit(self::MOST)->get();
+        $rows = DB::table('deleted_rows')->where('dataset_id', $dataset->id)->whereNull('restored_revision')->orderByDesc('id')->limit(self::MOST)->get();
         $found = [];
         foreach ($rows as $row) {
             /** @var string $json */

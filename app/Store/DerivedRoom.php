@@ -8,13 +8,13 @@ use Illuminate\Support\Facades\DB;
 use stdClass;
 
 /**
- * Keeps what is derived of a dataset within bounds: of the slices with their tallies, and of the sorted or filtered views of its rows,
+ * Keeps what is derived of a dataset within bounds: of the groupings with their tallies, and of the sorted or filtered views of its rows,
  * those that were not asked for longest are forgotten. They are worked out again when somebody asks.
  */
 final class DerivedRoom
 {
-    public const SLICES = 40;
-    public const SLICE_BYTES = 256 << 20;
+    public const GROUPINGS = 40;
+    public const GROUPING_BYTES = 256 << 20;
     public const VIEWS = 20;
     public const VIEW_BYTES = 128 << 20;
     private const VIEW_ROW_BYTES = 4;
@@ -22,7 +22,7 @@ final class DerivedRoom
     private const TOUCHED_EVERY_SECONDS = 60;
 
     /**
-     * Notes that a row of `slices` or `row_views` serves.
+     * Notes that a row of `row_groupings` or `row_views` serves.
      *
      * @param array<string, int|string> $key
      */
@@ -33,29 +33,29 @@ final class DerivedRoom
         }
     }
 
-    /** Cost: reads how long the tallies of the dataset's slices are, at most SLICE_BYTES of them; after an answer, not before it. */
-    public static function trimSlices(int $datasetId, int $revision): void
+    /** Cost: reads how long the tallies of the dataset's groupings are, at most GROUPING_BYTES of them; after an answer, not before it. */
+    public static function trimGroupings(int $datasetId, int $revision): void
     {
         $variables = DB::table('variables')->where('dataset_id', $datasetId)->select('id');
         $bytes = [];
         foreach (['tallies', 'tally_buckets'] as $table) {
-            $sizes = DB::table($table)->whereIn('variable_id', $variables)->where('slice', 'like', 's:%')
-                ->groupBy('slice')->selectRaw('slice, SUM(LENGTH(payload)) AS bytes')->pluck('bytes', 'slice')->all();
-            foreach ($sizes as $slice => $size) {
-                $bytes[$slice] = ($bytes[$slice] ?? 0) + (is_numeric($size) ? (int) $size : 0);
+            $sizes = DB::table($table)->whereIn('variable_id', $variables)->whereIn('grouping', DB::table('row_groupings')->where('dataset_id', $datasetId)->select('grouping'))
+                ->groupBy('grouping')->selectRaw('grouping, SUM(LENGTH(payload)) AS bytes')->pluck('bytes', 'grouping')->all();
+            foreach ($sizes as $rowGrouping => $size) {
+                $bytes[$rowGrouping] = ($bytes[$rowGrouping] ?? 0) + (is_numeric($size) ? (int) $size : 0);
             }
         }
         // Those of older revisions are of no more use; then the oldest.
-        $known = DB::table('slices')->where('dataset_id', $datasetId)->orderByRaw('revision = ? DESC', [$revision])->orderByDesc('used_at')->get(['slice'])
-            ->map(static fn(stdClass $row): string => is_string($row->slice) ? $row->slice : '')->all();
-        $gone = self::beyond(array_values($known), $bytes, self::SLICES, self::SLICE_BYTES);
+        $known = DB::table('row_groupings')->where('dataset_id', $datasetId)->orderByRaw('revision = ? DESC', [$revision])->orderByDesc('used_at')->get(['grouping'])
+            ->map(static fn(stdClass $row): string => is_string($row->grouping) ? $row->grouping : '')->all();
+        $gone = self::beyond(array_values($known), $bytes, self::GROUPINGS, self::GROUPING_BYTES);
         if ($gone === []) {
             return;
         }
         foreach (['tallies', 'tally_buckets'] as $table) {
-            DB::table($table)->whereIn('variable_id', $variables)->whereIn('slice', $gone)->delete();
+            DB::table($table)->whereIn('variable_id', $variables)->whereIn('grouping', $gone)->delete();
         }
-        DB::table('slices')->where('dataset_id', $datasetId)->whereIn('slice', $gone)->delete();
+        DB::table('row_groupings')->where('dataset_id', $datasetId)->whereIn('grouping', $gone)->delete();
     }
 
     /** Cost: none to speak of; a view says how many rows it has. */

@@ -69,7 +69,7 @@ final readonly class GroupedVariable
 
     private function byGroup(Dataset $dataset, Variable $variable, Question $question): FrequencyTable
     {
-        $slice = Slice::of($dataset, $question, $this->tallies);
-        return $this->tallies->labels($variable, $slice, $dataset->revision)->columns([0, ...array_map(static fn(int $group): int => $group + 1, $slice->shownGroups($question->showsNoEntry))]);
+        $rowGrouping = StoredGrouping::of($dataset, $question, $this->tallies);
+        return $this->tallies->labels($variable, $rowGrouping, $dataset->revision)->columns([0, ...array_map(static fn(int $group): int => $group + 1, $rowGrouping->shownGroups($question->showsNoEntry))]);
     }
 }

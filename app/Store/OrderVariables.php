@@ -29,10 +29,10 @@ final class OrderVariables implements ShouldQueue
     {
         $dataset = Dataset::query()->with('variables')->find($this->datasetId);
         foreach ($dataset->variables ?? [] as $variable) {
-            if ($dataset !== null && $variable->type === VariableType::Number && $variable->sketch === [] && $variable->missing < $dataset->rows) {
-                $sketch = MicroHistogram::of($tallies->whole($variable, $dataset->revision)->values);
+            if ($dataset !== null && $variable->type === VariableType::Number && $variable->micro_histogram === [] && $variable->missing < $dataset->rows) {
+                $histogram = MicroHistogram::of($tallies->whole($variable, $dataset->revision)->values);
                 // Somebody may have changed the values meanwhile: then it is a picture of others.
-                Variable::query()->whereKey($variable->id)->where('data_revision', $variable->data_revision)->update(['sketch' => json_encode($sketch, JSON_THROW_ON_ERROR)]);
+                Variable::query()->whereKey($variable->id)->where('data_revision', $variable->data_revision)->update(['micro_histogram' => json_encode($histogram, JSON_THROW_ON_ERROR)]);
             }
         }
     }

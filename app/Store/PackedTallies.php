@@ -26,7 +26,7 @@ final class PackedTallies
      *
      * @param list<Observations> $observations
      */
-    public static function pack(array $observations, Variable $variable, string $slice): string
+    public static function pack(array $observations, Variable $variable, string $rowGrouping): string
     {
         $bytes = pack('q', count($observations));
         foreach ($observations as $group) {
@@ -35,7 +35,7 @@ final class PackedTallies
             // The shape needs every value, and is the same whatever the basis; after an edit of very many it waits until somebody asks.
             $shape = ($isInBuckets && $values->buckets instanceof StoredBuckets) || $group->allEqual() ? null : $group->shape();
             $packed = pack('qee', $shape === null ? 0 : 1, $shape->skewness ?? 0.0, $shape->kurtosis ?? 0.0) . ($isInBuckets
-                ? ($values->buckets instanceof StoredBuckets ? $values->buckets : StoredBuckets::keep($values, $variable, $slice))->toBytes($values->powerSums())
+                ? ($values->buckets instanceof StoredBuckets ? $values->buckets : StoredBuckets::keep($values, $variable, $rowGrouping))->toBytes($values->powerSums())
                 : $values->counted()->toBytes());
             $bytes .= pack('qqqq', $isInBuckets ? self::IN_BUCKETS : self::HERE, $group->missing, $group->countDecimals, strlen($packed)) . $packed;
         }

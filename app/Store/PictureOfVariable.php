@@ -22,7 +22,7 @@ use RowTally\Core\Profile\RowGrouping;
 /** One variable of a stored dataset, to be drawn: everything is read when it is first asked for. */
 final class PictureOfVariable implements PictureSource
 {
-    private ?Slice $slice = null;
+    private ?StoredGrouping $rowGrouping = null;
     /** @var non-empty-list<Observations>|null */
     private ?array $columns = null;
     private ?GroupedProfile $classes = null;
@@ -57,7 +57,7 @@ final class PictureOfVariable implements PictureSource
 
     public function names(): array
     {
-        return ['Overall', ...array_map(fn(int $group): string => RowGrouping::name($this->slice()->labels[$group]), $this->groups())];
+        return ['Overall', ...array_map(fn(int $group): string => RowGrouping::name($this->rowGrouping()->labels[$group]), $this->groups())];
     }
 
     public function basis(): Basis
@@ -83,7 +83,7 @@ final class PictureOfVariable implements PictureSource
             if ($this->variable->type !== VariableType::Number) {
                 throw UnknownVariable::hasNoFigures($this->variable->name);
             }
-            $all = $this->tallies->numbers($this->variable, $this->slice(), $this->dataset->revision);
+            $all = $this->tallies->numbers($this->variable, $this->rowGrouping(), $this->dataset->revision);
             $this->columns = [$all[0], ...array_map(static fn(int $group): Observations => $all[$group + 1], $this->groups())];
         }
 
@@ -108,7 +108,7 @@ final class PictureOfVariable implements PictureSource
         if ($this->variable->type !== VariableType::Category) {
             throw UnknownVariable::hasNoClasses($this->variable->name);
         }
-        $table = $this->tallies->labels($this->variable, $this->slice(), $this->dataset->revision)->columns([0, ...array_map(static fn(int $group): int => $group + 1, $this->groups())]);
+        $table = $this->tallies->labels($this->variable, $this->rowGrouping(), $this->dataset->revision)->columns([0, ...array_map(static fn(int $group): int => $group + 1, $this->groups())]);
 
         return $this->question->byCount ? $table->byCount() : $table;
     }
@@ -140,11 +140,11 @@ final class PictureOfVariable implements PictureSource
     public function rowsWhere(string $condition, int $column): ?string
     {
         $groups = [];
-        foreach ($column === 0 ? [] : $this->slice()->by as $i => $split) {
+        foreach ($column === 0 ? [] : $this->rowGrouping()->by as $i => $split) {
             if ($split->type !== VariableType::Category) {
                 return null;
             }
-            $groups[] = Condition::label($split->name, $this->slice()->labels[$this->groups()[$column - 1]][$i]);
+            $groups[] = Condition::label($split->name, $this->rowGrouping()->labels[$this->groups()[$column - 1]][$i]);
         }
 
         return Condition::all($this->question->basis->where, $condition, ...$groups);
@@ -155,14 +155,14 @@ final class PictureOfVariable implements PictureSource
         return ($this->dataset->variables->firstWhere('key', $key) ?? throw UnknownVariable::named($key))->name;
     }
 
-    private function slice(): Slice
+    private function rowGrouping(): StoredGrouping
     {
-        return $this->slice ??= Slice::of($this->dataset, $this->question, $this->tallies);
+        return $this->rowGrouping ??= StoredGrouping::of($this->dataset, $this->question, $this->tallies);
     }
 
     /** @return list<int> the groups that are shown */
     private function groups(): array
     {
-        return $this->slice()->shownGroups($this->question->showsNoEntry);
+        return $this->rowGrouping()->shownGroups($this->question->showsNoEntry);
     }
 }

@@ -33,7 +33,7 @@ final readonly class ProfileVariables
     /** The sheets of the variables asked for. */
     public function answer(Dataset $dataset, Question $question): ProfileAnswer
     {
-        return $this->answered($dataset, $question, fn(Variable $variable, Slice $slice): VariableSheet => $this->sheet($dataset, $variable, $slice, $question));
+        return $this->answered($dataset, $question, fn(Variable $variable, StoredGrouping $rowGrouping): VariableSheet => $this->sheet($dataset, $variable, $rowGrouping, $question));
     }
 
     /** A line for each variable, or for those asked for: figures without plots. */
@@ -41,7 +41,7 @@ final readonly class ProfileVariables
     {
         $question = $question->of === [] ? $question->about(array_values($dataset->variables->map(static fn(Variable $variable): string => $variable->key)->all())) : $question;
 
-        return $this->answered($dataset, $question, fn(Variable $variable, Slice $slice): VariableSheet => $this->line($dataset, $variable, $slice, $question));
+        return $this->answered($dataset, $question, fn(Variable $variable, StoredGrouping $rowGrouping): VariableSheet => $this->line($dataset, $variable, $rowGrouping, $question));
     }
 
     /** @param int $column 0 = overall, then the groups as they are shown */
@@ -73,31 +73,31 @@ final readonly class ProfileVariables
         return ['standing' => PercentileRank::of($value, $observations, $question->basis), 'observations' => $observations, 'variable' => $variable];
     }
 
-    /** @param callable(Variable, Slice): VariableSheet $of */
+    /** @param callable(Variable, StoredGrouping): VariableSheet $of */
     private function answered(Dataset $dataset, Question $question, callable $of): ProfileAnswer
     {
-        $slice = Slice::of($dataset, $question, $this->tallies);
+        $rowGrouping = StoredGrouping::of($dataset, $question, $this->tallies);
         $variables = $dataset->variables->keyBy('key');
         $asked = array_map(static fn(string $key): Variable => $variables->get($key) ?? throw UnknownVariable::named($key), $question->of);
 
         return new ProfileAnswer(
             $dataset,
             $question,
-            $slice->rows,
-            array_map(static fn(int $group): array => $slice->labels[$group], $slice->shownGroups($question->showsNoEntry)),
-            array_map(static fn(Variable $variable): VariableSheet => $of($variable, $slice), $asked),
-            $slice->counts === null ? [] : $this->tallies->rowsLeftOut($slice->counts, $dataset->revision),
+            $rowGrouping->rows,
+            array_map(static fn(int $group): array => $rowGrouping->labels[$group], $rowGrouping->shownGroups($question->showsNoEntry)),
+            array_map(static fn(Variable $variable): VariableSheet => $of($variable, $rowGrouping), $asked),
+            $rowGrouping->counts === null ? [] : $this->tallies->rowsLeftOut($rowGrouping->counts, $dataset->revision),
         );
     }
 
-    private function sheet(Dataset $dataset, Variable $variable, Slice $slice, Question $question): VariableSheet
+    private function sheet(Dataset $dataset, Variable $variable, StoredGrouping $rowGrouping, Question $question): VariableSheet
     {
         if ($variable->type !== VariableType::Number) {
-            $line = $this->line($dataset, $variable, $slice, $question);
+            $line = $this->line($dataset, $variable, $rowGrouping, $question);
 
             return new VariableSheet($variable, frequencies: $question->byCount ? $line->frequencies?->byCount() : $line->frequencies, dates: $line->dates);
         }
-        $columns = $this->columns($dataset, $variable, $slice, $question);
+        $columns = $this->columns($dataset, $variable, $rowGrouping, $question);
         $profile = NumberProfile::of($columns[0], array_slice($columns, 1), $question->basis, $question->statistics, $question->stack);
         $frequencies = NumberFrequencies::of($columns, $profile->bars, $question->distinct);
 
@@ -114,10 +114,10 @@ final readonly class ProfileVariables
         );
     }
 
-    private function line(Dataset $dataset, Variable $variable, Slice $slice, Question $question): VariableSheet
+    private function line(Dataset $dataset, Variable $variable, StoredGrouping $rowGrouping, Question $question): VariableSheet
     {
         if ($variable->type === VariableType::Number) {
-            $columns = $this->columns($dataset, $variable, $slice, $question);
+            $columns = $this->columns($dataset, $variable, $rowGrouping, $question);
 
             return new VariableSheet(
                 $variable,
@@ -128,22 +128,22 @@ final readonly class ProfileVariables
 
         return new VariableSheet(
             $variable,
-            frequencies: $variable->type === VariableType::Category ? $this->frequencies($dataset, $variable, $slice, $question) : null,
+            frequencies: $variable->type === VariableType::Category ? $this->frequencies($dataset, $variable, $rowGrouping, $question) : null,
             dates: $variable->type === VariableType::Date ? $this->tallies->dates($variable, $dataset->revision) : null,
         );
     }
 
-    private function frequencies(Dataset $dataset, Variable $variable, Slice $slice, Question $question): FrequencyTable
+    private function frequencies(Dataset $dataset, Variable $variable, StoredGrouping $rowGrouping, Question $question): FrequencyTable
     {
-        return $this->tallies->labels($variable, $slice, $dataset->revision)->columns([0, ...array_map(static fn(int $group): int => $group + 1, $slice->shownGroups($question->showsNoEntry))]);
+        return $this->tallies->labels($variable, $rowGrouping, $dataset->revision)->columns([0, ...array_map(static fn(int $group): int => $group + 1, $rowGrouping->shownGroups($question->showsNoEntry))]);
     }
 
     /** @return non-empty-list<Observations> overall, then the groups that are shown */
-    private function columns(Dataset $dataset, Variable $variable, Slice $slice, Question $question): array
+    private function columns(Dataset $dataset, Variable $variable, StoredGrouping $rowGrouping, Question $question): array
     {
-        $all = $this->tallies->numbers($variable, $slice, $dataset->revision);
+        $all = $this->tallies->numbers($variable, $rowGrouping, $dataset->revision);
 
-        return [$all[0], ...array_map(static fn(int $group): Observations => $all[$group + 1], $slice->shownGroups($question->showsNoEntry))];
+        return [$all[0], ...array_map(static fn(int $group): Observations => $all[$group + 1], $rowGrouping->shownGroups($question->showsNoEntry))];
     }
 
     /** @return array{Variable, Observations} the one variable asked for, overall or in one group */
@@ -154,7 +154,7 @@ final readonly class ProfileVariables
         if ($variable->type !== VariableType::Number) {
             throw UnknownVariable::hasNoFigures($variable->name);
         }
-        $columns = $this->columns($dataset, $variable, Slice::of($dataset, $question, $this->tallies), $question);
+        $columns = $this->columns($dataset, $variable, StoredGrouping::of($dataset, $question, $this->tallies), $question);
 
         return [$variable, $columns[$column] ?? throw UnknownVariable::noGroup($column)];
     }
@@ -167,7 +167,7 @@ final readonly class ProfileVariables
     private function underOtherCounts(Dataset $dataset, Question $question, Variable $variable): array
     {
         $without = static fn(?string $counts): Question => new Question($question->of, [], $question->basis, [], $counts);
-        $whole = fn(?string $counts): Observations => $this->tallies->numbers($variable, Slice::of($dataset, $without($counts), $this->tallies), $dataset->revision)[0];
+        $whole = fn(?string $counts): Observations => $this->tallies->numbers($variable, StoredGrouping::of($dataset, $without($counts), $this->tallies), $dataset->revision)[0];
         if ($question->counts !== null) {
             return ['counts forgotten' => $whole(null)];
         }

@@ -50,9 +50,9 @@ final readonly class ReadAxis
     /** @return non-empty-list<Observations> */
     private function columns(Dataset $dataset, Question $question): array
     {
-        $slice = Slice::of($dataset, $question, $this->tallies);
-        $all = $this->tallies->numbers($this->variable($dataset, $question), $slice, $dataset->revision);
+        $rowGrouping = StoredGrouping::of($dataset, $question, $this->tallies);
+        $all = $this->tallies->numbers($this->variable($dataset, $question), $rowGrouping, $dataset->revision);
 
-        return [$all[0], ...array_map(static fn(int $group): Observations => $all[$group + 1], $slice->shownGroups($question->showsNoEntry))];
+        return [$all[0], ...array_map(static fn(int $group): Observations => $all[$group + 1], $rowGrouping->shownGroups($question->showsNoEntry))];
     }
 }

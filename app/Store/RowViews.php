@@ -36,7 +36,7 @@ final readonly class RowViews
 
             return ['total' => $dataset->rows, 'rows' => $count <= 0 ? [] : range($from, $from + $count - 1)];
         }
-        $key = ['dataset_id' => $dataset->id, 'question' => hash('sha256', json_encode([$where, $question->sort, $question->descending, ...Slice::fencesIn($where, $question->basis)], JSON_THROW_ON_ERROR))];
+        $key = ['dataset_id' => $dataset->id, 'question' => hash('sha256', json_encode([$where, $question->sort, $question->descending, ...StoredGrouping::fencesIn($where, $question->basis)], JSON_THROW_ON_ERROR))];
         $kept = DB::table('row_views')->where([...$key, 'revision' => $dataset->revision])
             ->selectRaw('`rows`, used_at, SUBSTRING(payload, ?, ?) AS part', [self::WORD * max(0, $from) + 1, self::WORD * max(0, $count)])->first();
         if ($kept !== null && is_numeric($kept->rows) && is_string($kept->part)) {

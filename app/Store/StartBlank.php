@@ -26,7 +26,6 @@ final class StartBlank
                 'type' => VariableType::Number,
                 'decimals' => 0,
                 'dictionary' => [],
-                'sketch' => [],
             ]);
             VariableVersions::keep($variable->refresh(), 1);
             $dataset->revisions()->create(['number' => 1, 'user_id' => $user->id, 'kind' => 'import', 'summary' => 'Begun without rows', 'rows' => 0]);

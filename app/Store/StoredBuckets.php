@@ -33,7 +33,7 @@ final readonly class StoredBuckets implements Buckets
     ) {}
 
     /** Puts values in order and keeps them. */
-    public static function keep(BucketedValues $values, Variable $variable, string $slice): self
+    public static function keep(BucketedValues $values, Variable $variable, string $rowGrouping): self
     {
         $sizes = $highest = $payloads = [];
         foreach (self::pieces($values) as [$some, $counts]) {
@@ -43,7 +43,7 @@ final readonly class StoredBuckets implements Buckets
         }
         $ids = [];
         foreach (array_chunk($payloads, self::ROWS_AT_ONCE) as $rows) {
-            DB::table('tally_buckets')->insert(array_map(static fn(string $payload): array => ['variable_id' => $variable->id, 'slice' => $slice, 'payload' => $payload], $rows));
+            DB::table('tally_buckets')->insert(array_map(static fn(string $payload): array => ['variable_id' => $variable->id, 'grouping' => $rowGrouping, 'payload' => $payload], $rows));
             // Rows of one insert are numbered one after the other.
             $first = (int) DB::getPdo()->lastInsertId();
             $ids = [...$ids, ...range($first, $first + count($rows) - 1)];
@@ -111,14 +111,14 @@ final readonly class StoredBuckets implements Buckets
                 $touched[$values->bucketOf($value)][$side][$value] = $count;
             }
         }
-        $buckets->foresee(array_keys($touched));
+        $buckets->prefetch(array_keys($touched));
         [$ids, $sizes, $highest] = [$buckets->ids, $buckets->sizes, $buckets->highest];
         foreach ($touched as $bucket => $changes) {
             $after = $buckets->bucket($bucket)->changed($changes['removed'] ?? [], $changes['added'] ?? []);
             $sizes[$bucket] = $after->n();
             if ($after->n() > 0) {
                 $highest[$bucket] = $after->at($after->n())->getUnscaledValue()->toInt();
-                $ids[$bucket] = DB::table('tally_buckets')->insertGetId(['variable_id' => $variable->id, 'slice' => '', 'payload' => $after->toSlimBytes()]);
+                $ids[$bucket] = DB::table('tally_buckets')->insertGetId(['variable_id' => $variable->id, 'grouping' => '', 'payload' => $after->toSlimBytes()]);
             }
         }
         $left = array_keys(array_filter($sizes, static fn(int $size): bool => $size > 0));
@@ -160,13 +160,13 @@ final readonly class StoredBuckets implements Buckets
 
     public function unordered(): iterable
     {
-        $this->foresee(array_keys($this->ids));
+        $this->prefetch(array_keys($this->ids));
         foreach (array_keys($this->ids) as $index) {
             yield from $this->bucket($index)->slices();
         }
     }
 
-    public function foresee(array $indexes): void
+    public function prefetch(array $indexes): void
     {
         $this->reader->want(array_map(fn(int $index): int => $this->ids[$index], $indexes));
     }

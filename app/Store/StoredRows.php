@@ -45,7 +45,7 @@ final class StoredRows implements Rows
     ) {
         $any = null;
         foreach ($variables as $variable) {
-            if ($variable->deleted_at === null) {
+            if ($variable->deleted_revision === null) {
                 $this->variables[$variable->name] = $variable;
             }
             $any ??= $variable;

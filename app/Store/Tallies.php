@@ -22,7 +22,7 @@ use RowTally\Core\Values\OrderedValues;
 use RowTally\Core\Values\Packed;
 
 /**
- * Distinct values with counts of a number variable, and counts of the labels of a category, whole or by any slice of the rows,
+ * Distinct values with counts of a number variable, and counts of the labels of a category, whole or by any grouping of the rows,
  * kept beside the columns so that another basis reads no row again. Derived: the table may be emptied at any time and fills itself.
  */
 final class Tallies
@@ -38,27 +38,27 @@ final class Tallies
     }
 
     /**
-     * @return list<Observations> of the rows that are in, then of each group of the slice
+     * @return list<Observations> of the rows that are in, then of each group of the grouping
      */
-    public function numbers(Variable $variable, Slice $slice, int $revision): array
+    public function numbers(Variable $variable, StoredGrouping $rowGrouping, int $revision): array
     {
-        if (!$slice->isPlain()) {
-            return $this->tallied($variable, $slice->key, $revision, static function () use ($variable, $slice): array {
-                $column = $slice->table()->number($variable->name);
-                $groupings = [$slice->slicing()->overall, ...($slice->by === [] ? [] : [$slice->slicing()->grouping])];
-                $counts = $slice->counts === null ? null : $slice->table()->number($slice->counts->name);
+        if (!$rowGrouping->isPlain()) {
+            return $this->tallied($variable, $rowGrouping->key, $revision, static function () use ($variable, $rowGrouping): array {
+                $column = $rowGrouping->table()->number($variable->name);
+                $groupings = [$rowGrouping->grouping()->overall, ...($rowGrouping->by === [] ? [] : [$rowGrouping->grouping()->grouping])];
+                $counts = $rowGrouping->counts === null ? null : $rowGrouping->table()->number($rowGrouping->counts->name);
 
                 return array_merge(...array_map(static fn(Grouping $grouping): array => $counts === null
                     ? TallyColumn::byGroup($column, $grouping)
-                    : TallyUnderCounts::byGroup($column, $counts, $grouping, $slice->counts->name), $groupings));
+                    : TallyUnderCounts::byGroup($column, $counts, $grouping, $rowGrouping->counts->name), $groupings));
             });
         }
         $overall = $this->whole($variable, $revision);
-        if ($slice->by === []) {
+        if ($rowGrouping->by === []) {
             return [$overall];
         }
-        $by = $slice->by[0];
-        $groups = $this->tallied($variable, $slice->key, max($variable->data_revision, $by->data_revision), static fn(): array => TallyColumn::byGroup(
+        $by = $rowGrouping->by[0];
+        $groups = $this->tallied($variable, $rowGrouping->key, max($variable->data_revision, $by->data_revision), static fn(): array => TallyColumn::byGroup(
             StoredColumns::number($variable, $revision),
             Grouping::ofCategory(StoredColumns::chunks($by, $revision), count($by->dictionary)),
         ));
@@ -68,19 +68,19 @@ final class Tallies
         return [$overall, ...$groups, ...($by->missing > 0 && $unlabelled !== null ? [$unlabelled] : [])];
     }
 
-    /** How often each label of a category occurs among the rows that are in, then in each group of the slice. */
-    public function labels(Variable $variable, Slice $slice, int $revision): FrequencyTable
+    /** How often each label of a category occurs among the rows that are in, then in each group of the grouping. */
+    public function labels(Variable $variable, StoredGrouping $rowGrouping, int $revision): FrequencyTable
     {
-        if ($slice->key === '') {
-            return new FrequencyTable(FrequencyKind::Labels, $variable->dictionary, [$variable->sketch], [$variable->missing]);
+        if ($rowGrouping->key === '') {
+            return new FrequencyTable(FrequencyKind::Labels, $variable->dictionary, [$variable->label_counts], [$variable->missing]);
         }
-        $stored = DB::table('tallies')->where(['variable_id' => $variable->id, 'slice' => $slice->key, 'revision' => $revision])->value('payload');
+        $stored = self::payload($variable, TallyKind::Labels, $rowGrouping->key, $revision);
         $labels = count($variable->dictionary);
         if (!is_string($stored)) {
-            $counts = $slice->counts === null ? null : $slice->table()->number($slice->counts->name);
-            $chunks = $slice->table()->chunks($variable->name);
+            $counts = $rowGrouping->counts === null ? null : $rowGrouping->table()->number($rowGrouping->counts->name);
+            $chunks = $rowGrouping->table()->chunks($variable->name);
             $numbers = [];
-            foreach ([$slice->slicing()->overall, ...($slice->by === [] ? [] : [$slice->slicing()->grouping])] as $grouping) {
+            foreach ([$rowGrouping->grouping()->overall, ...($rowGrouping->by === [] ? [] : [$rowGrouping->grouping()->grouping])] as $grouping) {
                 $part = LabelFrequencies::byGroup($chunks, $labels, $grouping, $counts);
                 $numbers[0] = max($numbers[0] ?? 0, $part['countDecimals']);
                 foreach ($part['counts'] as $group => $column) {
@@ -88,16 +88,16 @@ final class Tallies
                 }
             }
             $stored = pack('q*', ...$numbers);
-            $this->store($variable, $slice->key, $revision, $stored);
+            $this->store($variable, TallyKind::Labels, $rowGrouping->key, $revision, $stored);
         }
         $numbers = array_values(Packed::integers('q*', $stored));
         $countDecimals = array_shift($numbers) ?? 0;
         $columns = array_chunk($numbers, $labels + 1);
         $missing = array_map(static fn(array $column): int => $column[0], $columns);
-        // A plain slice has a group for each label, the slicing only for those that occur.
+        // A plain grouping has a group for each label, the others only for those that occur.
         $columns = array_map(static fn(array $column): array => array_slice($column, 1), $columns);
-        if ($slice->isPlain() && count($columns) !== count($slice->labels) + 1) {
-            [$columns, $missing] = self::spread($columns, $missing, $slice, $labels);
+        if ($rowGrouping->isPlain() && count($columns) !== count($rowGrouping->labels) + 1) {
+            [$columns, $missing] = self::spread($columns, $missing, $rowGrouping, $labels);
         }
 
         return new FrequencyTable(FrequencyKind::Labels, $variable->dictionary, $columns, $missing, $countDecimals);
@@ -106,12 +106,12 @@ final class Tallies
     /** @return list<int> the rows, from 1, that a counts variable leaves out */
     public function rowsLeftOut(Variable $counts, int $revision): array
     {
-        $stored = DB::table('tallies')->where(['variable_id' => $counts->id, 'slice' => 'left-out', 'revision' => $counts->data_revision])->value('payload');
+        $stored = self::payload($counts, TallyKind::RowsLeftOut, '', $counts->data_revision);
         if (is_string($stored)) {
             return $stored === '' ? [] : array_values(Packed::integers('V*', $stored));
         }
         $rows = TallyUnderCounts::rowsLeftOut(StoredColumns::number($counts, $revision));
-        $this->store($counts, 'left-out', $counts->data_revision, implode('', array_map(static fn(int $row): string => pack('V', $row), $rows)));
+        $this->store($counts, TallyKind::RowsLeftOut, '', $counts->data_revision, implode('', array_map(static fn(int $row): string => pack('V', $row), $rows)));
 
         return $rows;
     }
@@ -119,11 +119,11 @@ final class Tallies
     /** @return array{first: string, last: string}|null the first and the last day or moment of a date variable; null without any */
     public function dates(Variable $variable, int $revision): ?array
     {
-        $stored = DB::table('tallies')->where(['variable_id' => $variable->id, 'slice' => 'dates', 'revision' => $variable->data_revision])->value('payload');
+        $stored = self::payload($variable, TallyKind::DateEnds, '', $variable->data_revision);
         if (!is_string($stored)) {
             $ends = DateEnds::of(StoredColumns::chunks($variable, $revision));
             $stored = $ends === null ? '' : implode(' to ', $ends);
-            $this->store($variable, 'dates', $variable->data_revision, $stored);
+            $this->store($variable, TallyKind::DateEnds, '', $variable->data_revision, $stored);
         }
         [$first, $last] = [...explode(' to ', $stored, 2), '', ''];
 
@@ -136,7 +136,7 @@ final class Tallies
      */
     public function keep(Variable $variable, array $values, array $missing): void
     {
-        $this->store($variable, '', $variable->data_revision, PackedTallies::pack(array_map(
+        $this->store($variable, TallyKind::Values, '', $variable->data_revision, PackedTallies::pack(array_map(
             static fn(OrderedValues $counts, int $without): Observations => new Observations($counts, $without),
             $values,
             $missing,
@@ -159,7 +159,7 @@ final class Tallies
                 $values = $this->whole($variable, $draft->number)->values;
             }
             $toOrder = $toOrder || $values === null;
-            $variable->update(['sketch' => $values === null ? [] : MicroHistogram::of($values)]);
+            $variable->update(['micro_histogram' => $values === null ? [] : MicroHistogram::of($values)]);
             VariableVersions::keep($variable, $draft->number);
         }
         if ($toOrder) {
@@ -173,11 +173,9 @@ final class Tallies
         if ($difference === null || count($difference['removed']) + count($difference['added']) > self::FEW_CHANGES) {
             return null;
         }
-        $before = DB::table('tallies')
-            ->where(['variable_id' => $variable->id, 'slice' => '', 'revision' => $draft->dataRevisionBefore($variable->id)])
-            ->value('payload');
-
-        if (!is_string($before) || strlen($before) > self::QUICK_BYTES) {
+        $revision = $draft->dataRevisionBefore($variable->id);
+        $before = $revision === null ? null : self::payload($variable, TallyKind::Values, '', $revision);
+        if ($before === null || strlen($before) > self::QUICK_BYTES) {
             return null;
         }
         $values = PackedTallies::unpack($before, $variable->decimals)[0]->values;
@@ -188,21 +186,21 @@ final class Tallies
     }
 
     /**
-     * A tally holds until the values of its variable, or of what slices them, change.
+     * A tally holds until the values of its variable, or of what groups them, change.
      *
      * @param callable(): list<Observations> $count
      *
      * @return list<Observations>
      */
-    private function tallied(Variable $variable, string $slice, int $revision, callable $count): array
+    private function tallied(Variable $variable, string $grouping, int $revision, callable $count): array
     {
-        $payload = DB::table('tallies')->where(['variable_id' => $variable->id, 'slice' => $slice, 'revision' => $revision])->value('payload');
-        if (is_string($payload)) {
+        $payload = self::payload($variable, TallyKind::Values, $grouping, $revision);
+        if ($payload !== null) {
             return PackedTallies::unpack($payload, $variable->decimals);
         }
         $observations = $count();
         // Buckets and the tally that names them appear at once, so that nobody sweeps away what is not named yet.
-        $keep = fn() => DB::transaction(fn() => $this->store($variable, $slice, $revision, PackedTallies::pack($observations, $variable, $slice)));
+        $keep = fn() => DB::transaction(fn() => $this->store($variable, TallyKind::Values, $grouping, $revision, PackedTallies::pack($observations, $variable, $grouping)));
         if (app()->runningInConsole() || !self::areInBuckets($observations)) {
             $keep();
         } else {
@@ -211,6 +209,13 @@ final class Tallies
         }
 
         return $observations;
+    }
+
+    private static function payload(Variable $variable, TallyKind $kind, string $grouping, int $revision): ?string
+    {
+        $payload = DB::table('tallies')->where(['variable_id' => $variable->id, 'kind' => $kind->value, 'grouping' => $grouping, 'revision' => $revision])->value('payload');
+
+        return is_string($payload) ? $payload : null;
     }
 
     /** @param list<Observations> $observations */
@@ -225,14 +230,17 @@ final class Tallies
         return false;
     }
 
-    private function store(Variable $variable, string $slice, int $revision, string $payload): void
+    private function store(Variable $variable, TallyKind $kind, string $grouping, int $revision, string $payload): void
     {
-        $own = ['variable_id' => $variable->id, 'slice' => $slice];
+        $own = ['variable_id' => $variable->id, 'kind' => $kind->value, 'grouping' => $grouping];
         // Two profiles at once may both have worked it out; the answers are the same, and the first is kept.
         $isKept = DB::table('tallies')->insertOrIgnore([...$own, 'revision' => $revision, 'payload' => $payload]) === 1;
-        if ($isKept && $slice !== '') {
-            // Undo may want the whole of an older revision again; of a slice only the last is of use.
+        if ($isKept && ($kind !== TallyKind::Values || $grouping !== '')) {
+            // Undo may want all values of an older revision again; of the others only the last is of use.
             DB::table('tallies')->where($own)->where('revision', '<', $revision)->delete();
+        }
+        if ($kind !== TallyKind::Values) {
+            return;
         }
         $sweep = fn() => $this->sweep($variable, $own);
         if (app()->runningInConsole()) {
@@ -245,12 +253,12 @@ final class Tallies
     /**
      * Forgets buckets that no tally names any more. The last two tallies keep theirs: somebody may still be reading the older one.
      *
-     * @param array{variable_id: int, slice: string} $own
+     * @param array{variable_id: int, kind: string, grouping: string} $own
      */
     private function sweep(Variable $variable, array $own): void
     {
         // Those that are there before the tallies are read: a bucket that comes later is named by a tally that is not read here.
-        $ids = DB::table('tally_buckets')->where($own)->pluck('id')->map(static fn(mixed $id): int => is_numeric($id) ? (int) $id : 0)->all();
+        $ids = DB::table('tally_buckets')->where(array_diff_key($own, ['kind' => 0]))->pluck('id')->map(static fn(mixed $id): int => is_numeric($id) ? (int) $id : 0)->all();
         if ($ids === []) {
             return;
         }
@@ -268,22 +276,22 @@ final class Tallies
     }
 
     /**
-     * Puts the groups that occur where a plain slice has them.
+     * Puts the groups that occur where a plain grouping has them.
      *
      * @param list<list<int>> $columns
      * @param list<int>       $missing
      *
      * @return array{list<list<int>>, list<int>}
      */
-    private static function spread(array $columns, array $missing, Slice $slice, int $labels): array
+    private static function spread(array $columns, array $missing, StoredGrouping $rowGrouping, int $labels): array
     {
         $places = [];
-        foreach ($slice->slicing()->labels as $i => $label) {
+        foreach ($rowGrouping->grouping()->labels as $i => $label) {
             $places[json_encode($label, JSON_THROW_ON_ERROR)] = $i + 1;
         }
         $spread = [$columns[0]];
         $without = [$missing[0]];
-        foreach ($slice->labels as $label) {
+        foreach ($rowGrouping->labels as $label) {
             $at = $places[json_encode($label, JSON_THROW_ON_ERROR)] ?? null;
             $spread[] = $at === null ? array_fill(0, $labels, 0) : $columns[$at];
             $without[] = $at === null ? 0 : $missing[$at];

@@ -11,8 +11,8 @@ use Illuminate\Support\Facades\DB;
 final class VariableVersions
 {
     private const FIELDS = [
-        'position', 'name', 'type', 'unit', 'label', 'description', 'missing_marks', 'decimals', 'missing', 'unread', 'dictionary', 'sketch',
-        'data_revision', 'made', 'shown_decimals', 'deleted_at', 'label_mark',
+        'position', 'name', 'type', 'unit', 'label', 'description', 'missing_marks', 'decimals', 'missing', 'unread', 'dictionary', 'micro_histogram', 'label_counts',
+        'data_revision', 'made', 'shown_decimals', 'deleted_revision', 'label_mark',
     ];
 
     public static function keep(Variable $variable, int $revision): void

@@ -16,7 +16,6 @@ use RowTally\Core\Values\ValueCounts;
  */
 final class NumberColumnBuilder
 {
-    private const MAX_CODES = 255;
     private const BOUND = 10 ** NumberText::MAX_DIGITS;
 
     private ChunkEncoding $mode = ChunkEncoding::Codes;
@@ -27,12 +26,8 @@ final class NumberColumnBuilder
     private bool $memoising = true;
     /** @var array<array-key, true> texts that are not numbers */
     private array $unreadTexts = [];
-    /** @var list<array{int, int}> unscaled and decimals of byte code 1, 2, … */
-    private array $dictionary = [];
-    /** @var array<string, int> decimal text without trailing zeros => byte code */
-    private array $codeOf = [];
-    /** @var array<int, int>|null unscaled integer (over $decimals) or, in code mode, byte code => how often; null = too many */
-    private ?array $counts = [];
+    private NumberDictionary $dictionary;
+    private RunningCounts $counts;
     private int $unread = 0;
 
     /**
@@ -42,7 +37,10 @@ final class NumberColumnBuilder
     public function __construct(
         private readonly string $decimalMark = '.',
         private readonly int $memoLimit = 50_000,
-    ) {}
+    ) {
+        $this->dictionary = new NumberDictionary();
+        $this->counts = new RunningCounts();
+    }
 
     /**
      * A builder for more chunks of a column that exists: its byte codes and decimals go on.
@@ -66,13 +64,12 @@ final class NumberColumnBuilder
         if (!$asCodes) {
             // What is counted is the whole column; of a few more chunks nothing need be remembered.
             $builder->memoising = false;
-            $builder->counts = null;
+            $builder->counts->stop();
         }
         foreach ($dictionary as $text) {
             $number = NumberText::parse($text);
             if (is_array($number)) {
-                $builder->dictionary[] = $number;
-                $builder->codeOf[self::plainText($number)] = count($builder->dictionary);
+                $builder->dictionary->codeOf($number);
             }
         }
 
@@ -92,7 +89,7 @@ final class NumberColumnBuilder
                 default => $this->encodeIntegers($cells),
             };
         } while ($chunk === null || $modeBefore !== [$this->mode, $this->decimals]);
-        $this->count($chunk);
+        $this->counts->add($chunk);
         $unread = $this->unreadTexts === [] ? [] : array_filter(
             $cells,
             fn(string $cell): bool => isset($this->unreadTexts[$cell]),
@@ -122,20 +119,13 @@ final class NumberColumnBuilder
     /** @return list<string> decimal texts of the byte codes */
     public function dictionary(): array
     {
-        return array_map(static fn(array $entry): string => NumberColumn::toText(...$entry), $this->dictionary);
+        return $this->dictionary->texts();
     }
 
     /** The distinct values with their counts; null when there were too many to count on the way, or they are doubles. */
     public function valueCounts(): ?ValueCounts
     {
-        if ($this->counts === null) {
-            return null;
-        }
-
-        return ValueCounts::ofCountedIntegers(
-            $this->mode === ChunkEncoding::Codes ? $this->countsByInteger() : $this->counts,
-            $this->decimals,
-        );
+        return $this->counts->valueCounts($this->mode === ChunkEncoding::Codes ? $this->dictionary->integers($this->decimals) : null, $this->decimals);
     }
 
     /** @param list<string> $cells */
@@ -159,7 +149,7 @@ final class NumberColumnBuilder
             }
         }
 
-        return NumberChunks::ofCodes($codes, $missing, array_map(fn(array $number): int => $this->scaled(...$number), $this->dictionary), $this->decimals);
+        return NumberChunks::ofCodes($codes, $missing, $this->dictionary->integers($this->decimals), $this->decimals);
     }
 
     private function learnCode(string $cell): ?int
@@ -177,30 +167,18 @@ final class NumberColumnBuilder
         if ($this->mode !== ChunkEncoding::Codes) {
             return null;
         }
-        $key = self::plainText($number);
-        if (!isset($this->codeOf[$key])) {
-            if (count($this->dictionary) === self::MAX_CODES) {
-                $this->becomeIntegers();
+        $code = $this->dictionary->codeOf($number);
+        if ($code === null) {
+            $this->becomeIntegers();
 
-                return null;
-            }
-            $this->dictionary[] = $number;
-            $this->codeOf[$key] = count($this->dictionary);
+            return null;
         }
         // Many spellings of few values ("1", "1.0", "01") must not fill the memory either.
         if (count($this->memo) < $this->memoLimit) {
-            $this->memo[$cell] = $this->codeOf[$key];
+            $this->memo[$cell] = $code;
         }
 
-        return $this->codeOf[$key];
-    }
-
-    /** @param array{int, int} $number */
-    private static function plainText(array $number): string
-    {
-        $text = NumberColumn::toText(...$number);
-
-        return str_contains($text, '.') ? rtrim(rtrim($text, '0'), '.') : $text;
+        return $code;
     }
 
     /** @param list<string> $cells */
@@ -253,7 +231,7 @@ final class NumberColumnBuilder
             if (count($this->memo) > $this->memoLimit) {
                 $this->memo = [];
                 $this->memoising = false;
-                $this->counts = null;
+                $this->counts->stop();
             }
         }
 
@@ -317,13 +295,7 @@ final class NumberColumnBuilder
         foreach ($this->memo as $text => $value) {
             $this->memo[$text] = $value === null ? null : (int) $value * $factor;
         }
-        if ($this->counts !== null) {
-            $scaled = [];
-            foreach ($this->counts as $value => $count) {
-                $scaled[$value * $factor] = $count;
-            }
-            $this->counts = $scaled;
-        }
+        $this->counts->rescale($factor);
     }
 
     private function scaled(int $unscaled, int $decimals): int
@@ -334,9 +306,10 @@ final class NumberColumnBuilder
     private function becomeIntegers(): void
     {
         $this->mode = ChunkEncoding::Int64;
-        $this->counts = $this->countsByInteger();
+        $integers = $this->dictionary->integers($this->decimals);
+        $this->counts->decode($integers);
         foreach ($this->memo as $text => $code) {
-            $this->memo[$text] = $code === null ? null : $this->scaled(...$this->dictionary[(int) $code - 1]);
+            $this->memo[$text] = $code === null ? null : $integers[(int) $code - 1];
         }
     }
 
@@ -344,39 +317,6 @@ final class NumberColumnBuilder
     {
         $this->mode = ChunkEncoding::Float64;
         $this->memo = [];
-        $this->counts = null;
-    }
-
-    /** @return array<int, int> */
-    private function countsByInteger(): array
-    {
-        $counts = [];
-        foreach ($this->counts ?? [] as $code => $count) {
-            $counts[$this->scaled(...$this->dictionary[$code - 1])] = $count;
-        }
-
-        return $counts;
-    }
-
-    private function count(Chunk $chunk): void
-    {
-        if ($this->counts === null) {
-            return;
-        }
-        if ($chunk->encoding === ChunkEncoding::Codes) {
-            foreach (count_chars($chunk->payload, 1) as $code => $count) {
-                if ($code > 0) {
-                    $this->counts[$code] = ($this->counts[$code] ?? 0) + $count;
-                }
-            }
-
-            return;
-        }
-        $mark = $chunk->encoding->missingInteger();
-        foreach (array_count_values($chunk->integers()) as $value => $count) {
-            if ($value !== $mark) {
-                $this->counts[$value] = ($this->counts[$value] ?? 0) + $count;
-            }
-        }
+        $this->counts->stop();
     }
 }

@@ -123,7 +123,7 @@ final readonly class DotPlot
             $edge = $edge->plus($width);
             $edges[] = $decimals === null ? BigRational::of($edge) : ScaledBound::ofDecimal($edge, $decimals, false);
         } while ($edge->isLessThanOrEqualTo($max));
-        $values->foresee($edges);
+        $values->prefetch($edges);
         $counts = [];
         $before = 0;
         foreach ($edges as $upper) {

@@ -81,7 +81,7 @@ final readonly class Histogram
                 // Among whole numbers the edges are brought to their scale once, for all groups.
                 $scaled[$decimals] ??= array_map(static fn(BigDecimal $edge): int => ScaledBound::ofDecimal($edge, $decimals, $closed === ClassEdge::Right), $edges);
             }
-            $values->foresee($decimals === null ? $bounds : $scaled[$decimals]);
+            $values->prefetch($decimals === null ? $bounds : $scaled[$decimals]);
         }
         $ends = [$edges[0]->toBigRational(), $edges[$classes->number]->toBigRational()];
 

@@ -118,7 +118,7 @@ final class BucketedValues implements OrderedValues
 
     public function slices(): iterable
     {
-        $this->buckets->foresee(array_keys($this->upTo));
+        $this->buckets->prefetch(array_keys($this->upTo));
         foreach (array_keys($this->upTo) as $bucket) {
             yield from $this->buckets->bucket($bucket)->slices();
         }
@@ -149,7 +149,7 @@ final class BucketedValues implements OrderedValues
         return $found;
     }
 
-    public function foresee(array $bounds): void
+    public function prefetch(array $bounds): void
     {
         $buckets = [];
         foreach ($bounds as $bound) {
@@ -158,14 +158,14 @@ final class BucketedValues implements OrderedValues
                 $buckets[$bucket] = $bucket;
             }
         }
-        $this->buckets->foresee(array_values($buckets));
+        $this->buckets->prefetch(array_values($buckets));
     }
 
-    public function foreseeQuartiles(): void
+    public function prefetchQuartiles(): void
     {
         $n = $this->n();
         if ($n > 0) {
-            $this->buckets->foresee(array_values(array_unique(array_map(fn(int $quarter): int => $this->bucketOfRank(max(1, intdiv($quarter * $n, 4))), range(0, 4)))));
+            $this->buckets->prefetch(array_values(array_unique(array_map(fn(int $quarter): int => $this->bucketOfRank(max(1, intdiv($quarter * $n, 4))), range(0, 4)))));
         }
     }
 
@@ -247,7 +247,7 @@ final class BucketedValues implements OrderedValues
         }
         $last = $this->bucketOfRank($toRank);
         $first = $this->bucketOfRank($fromRank);
-        $this->buckets->foresee(range($first, $last));
+        $this->buckets->prefetch(range($first, $last));
         for ($bucket = $first; $bucket <= $last; ++$bucket) {
             $before = $this->before($bucket);
             yield [$this->buckets->bucket($bucket), max($fromRank, $before + 1) - $before, min($toRank, $this->upTo[$bucket]) - $before];

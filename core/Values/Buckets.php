@@ -23,5 +23,5 @@ interface Buckets
      *
      * @param list<int> $indexes
      */
-    public function foresee(array $indexes): void;
+    public function prefetch(array $indexes): void;
 }

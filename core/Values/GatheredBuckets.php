@@ -44,7 +44,7 @@ final class GatheredBuckets implements Buckets
         }
     }
 
-    public function foresee(array $indexes): void {}
+    public function prefetch(array $indexes): void {}
 
     /** @param list<int>|list<float> $values */
     private function put(array $values): ValueCounts

@@ -87,10 +87,10 @@ interface OrderedValues
      *
      * @param list<BigRational>|list<int> $bounds as countBelow() or as countBelowUnscaled() takes them
      */
-    public function foresee(array $bounds): void;
+    public function prefetch(array $bounds): void;
 
     /** Says that the outermost values and those about the quartiles are going to be asked for. */
-    public function foreseeQuartiles(): void;
+    public function prefetchQuartiles(): void;
 
     /** The same in one piece, so that it can be changed. */
     public function counted(): ValueCounts;

@@ -220,9 +220,9 @@ final class ValueCounts implements OrderedValues
         return $this->distinct > $most;
     }
 
-    public function foresee(array $bounds): void {}
+    public function prefetch(array $bounds): void {}
 
-    public function foreseeQuartiles(): void {}
+    public function prefetchQuartiles(): void {}
 
     public function counted(): self
     {

@@ -40,8 +40,8 @@ final class VariableController
         $found = $dataset->variables->firstWhere('key', $variable) ?? throw UnknownVariable::named($variable);
 
         return new JsonResponse([
-            'labels' => array_map(static fn(string $label, int $count): array => ['label' => $label, 'count' => $count], $found->dictionary, array_pad($found->type === VariableType::Category ? $found->sketch : [], count($found->dictionary), 0)),
-            'near' => $found->type === VariableType::Category ? NearLabels::of($found->dictionary, $found->sketch) : [],
+            'labels' => array_map(static fn(string $label, int $count): array => ['label' => $label, 'count' => $count], $found->dictionary, array_pad($found->label_counts, count($found->dictionary), 0)),
+            'near' => $found->type === VariableType::Category ? NearLabels::of($found->dictionary, $found->label_counts) : [],
         ]);
     }
 }

@@ -47,7 +47,7 @@ final readonly class ArrangeLabels implements Change
         $from = implode('', array_map(chr(...), range(0, count($labels))));
         $counts = array_fill(0, count($this->order), 0);
         foreach ($labels as $i => $label) {
-            $counts[ord($map[$i + 1]) - 1] += $variable->sketch[$i] ?? 0;
+            $counts[ord($map[$i + 1]) - 1] += $variable->label_counts[$i] ?? 0;
         }
         foreach (StoredColumns::encoded($variable, $draft->number) as $number => $encoded) {
             $chunk = $encoded->chunk;
@@ -56,7 +56,7 @@ final readonly class ArrangeLabels implements Change
             }
         }
         $variable->dictionary = $this->order;
-        $variable->sketch = array_values($counts);
+        $variable->label_counts = array_values($counts);
         $draft->describe($variable);
         if ($this->merged === []) {
             return "Order of the labels of {$variable->name}: " . mb_strimwidth(implode(', ', $this->order), 0, 120, '…');

@@ -62,7 +62,7 @@ final readonly class DescribeVariable implements Change
             throw ChangeRefused::because('no-name', 'A variable needs a name.', 'a name', 'Type one.');
         }
         foreach ($draft->variables() as $other) {
-            if ($other->id !== $variable->id && $other->deleted_at === null && $other->name === $name) {
+            if ($other->id !== $variable->id && $other->deleted_revision === null && $other->name === $name) {
                 throw ChangeRefused::because('name-taken', "Another variable is called “{$name}” already.", 'a name of its own', 'Choose another name.');
             }
         }

@@ -58,7 +58,7 @@ final class DraftRevision
     public function variable(string $key): Variable
     {
         foreach ($this->variables as $variable) {
-            if ($variable->key === $key && $variable->deleted_at === null) {
+            if ($variable->key === $key && $variable->deleted_revision === null) {
                 return $variable;
             }
         }
@@ -144,7 +144,7 @@ final class DraftRevision
         $variable->missing += $encoded->chunk->missing - ($before->chunk->missing ?? 0);
         $variable->unread += count($encoded->unread) - count($before->unread ?? []);
         if ($variable->type === VariableType::Category) {
-            $variable->sketch = self::labelCounts($variable->sketch, count($variable->dictionary), $before, $encoded);
+            $variable->label_counts = self::labelCounts($variable->label_counts, count($variable->dictionary), $before, $encoded);
         }
         // Of a new variable the chunks are as long as those of the others.
         if ($before !== null && $before->chunk->rows !== $encoded->chunk->rows) {

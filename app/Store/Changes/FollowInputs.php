@@ -69,7 +69,7 @@ final readonly class FollowInputs
     /** @return array<int, Variable> by id */
     private function following(DraftRevision $draft): array
     {
-        return array_filter($draft->variables(), static fn(Variable $variable): bool => $variable->made !== null && !$variable->made['frozen'] && $variable->deleted_at === null);
+        return array_filter($draft->variables(), static fn(Variable $variable): bool => $variable->made !== null && !$variable->made['frozen'] && $variable->deleted_revision === null);
     }
 
     private function freezeWithoutInput(DraftRevision $draft): void
@@ -77,7 +77,7 @@ final readonly class FollowInputs
         foreach ($this->following($draft) as $variable) {
             foreach ($variable->made['inputs'] ?? [] as $input) {
                 $of = $draft->variables()[$input] ?? null;
-                if ($of === null || $of->deleted_at !== null || $this->hasChangedKind($of, $variable)) {
+                if ($of === null || $of->deleted_revision !== null || $this->hasChangedKind($of, $variable)) {
                     $variable->made = $variable->made === null ? null : [...$variable->made, 'frozen' => true];
                     $draft->describe($variable);
                     break;

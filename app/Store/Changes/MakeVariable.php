@@ -73,7 +73,7 @@ final readonly class MakeVariable implements TakesLong
         $keys = [];
         $position = -1;
         foreach ($draft->variables() as $other) {
-            if ($other->deleted_at === null && $other->name === $name) {
+            if ($other->deleted_revision === null && $other->name === $name) {
                 throw ChangeRefused::because('name-taken', "Another variable is called “{$name}” already.", 'a name of its own', 'Choose another name.');
             }
             $keys[] = $other->key;
@@ -87,7 +87,6 @@ final readonly class MakeVariable implements TakesLong
             'type' => $type,
             'decimals' => $type === VariableType::Number ? 0 : null,
             'dictionary' => [],
-            'sketch' => [],
         ])->refresh();
         $draft->add($variable);
 

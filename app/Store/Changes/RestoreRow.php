@@ -18,7 +18,7 @@ final readonly class RestoreRow implements Change
 
     public function apply(DraftRevision $draft): string
     {
-        $deleted = DB::table('deleted_rows')->where('id', $this->deletedRow)->where('dataset_id', $draft->dataset->id)->whereNull('restored_at')->first();
+        $deleted = DB::table('deleted_rows')->where('id', $this->deletedRow)->where('dataset_id', $draft->dataset->id)->whereNull('restored_revision')->first();
         if ($deleted === null) {
             throw ChangeRefused::because('not-deleted', 'This row is there already.', 'a deleted row', 'Look at the rows as they are now.');
         }
@@ -33,7 +33,7 @@ final readonly class RestoreRow implements Change
             $draft->put($variable, $chunk, $cells);
         }
         ++$draft->dataset->rows;
-        DB::table('deleted_rows')->where('id', $this->deletedRow)->update(['restored_at' => $draft->number]);
+        DB::table('deleted_rows')->where('id', $this->deletedRow)->update(['restored_revision' => $draft->number]);
 
         return "Row {$position} brought back";
     }

@@ -17,8 +17,8 @@ final readonly class RestoreVariable implements Change
     public function apply(DraftRevision $draft): string
     {
         foreach ($draft->variables() as $variable) {
-            if ($variable->key === $this->key && $variable->deleted_at !== null) {
-                $variable->deleted_at = null;
+            if ($variable->key === $this->key && $variable->deleted_revision !== null) {
+                $variable->deleted_revision = null;
                 $draft->describe($variable);
 
                 return "Variable {$variable->name} brought back";

@@ -76,7 +76,7 @@ final readonly class RetypeVariable implements TakesLong
         $before = $variable->type;
         $order = $this->dateOrder($draft, $variable);
         $old = clone $variable;
-        $variable->fill(['type' => $this->type, 'dictionary' => [], 'sketch' => [], 'decimals' => $this->type === VariableType::Number ? 0 : null]);
+        $variable->fill(['type' => $this->type, 'dictionary' => [], 'label_counts' => [], 'micro_histogram' => [], 'decimals' => $this->type === VariableType::Number ? 0 : null]);
         // What was of another type differs from nothing.
         $draft->forgetDifference($variable);
         foreach (array_keys($draft->layout()) as $chunk) {

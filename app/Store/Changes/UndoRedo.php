@@ -46,7 +46,7 @@ final readonly class UndoRedo implements Change
             $fields = VariableVersions::at($variable->id, $this->toRevision);
             if ($fields === null) {
                 // It did not exist yet: it is not there, and can be brought back.
-                $variable->deleted_at = $draft->number;
+                $variable->deleted_revision = $draft->number;
                 $draft->describe($variable);
                 continue;
             }
@@ -54,7 +54,7 @@ final readonly class UndoRedo implements Change
             $draft->describe($variable);
             $this->chunks($variable->id, $draft->number);
         }
-        DB::table('deleted_rows')->where('dataset_id', $draft->dataset->id)->where('restored_at', $this->target)->update(['restored_at' => null]);
+        DB::table('deleted_rows')->where('dataset_id', $draft->dataset->id)->where('restored_revision', $this->target)->update(['restored_revision' => null]);
         $this->markDeletedRows($draft);
         $rows = $draft->dataset->revisions()->where('number', $this->toRevision)->value('rows');
         $draft->dataset->rows = is_numeric($rows) ? (int) $rows : $draft->dataset->rows;
@@ -84,9 +84,9 @@ final readonly class UndoRedo implements Change
     {
         $rows = DB::table('deleted_rows')->where('dataset_id', $draft->dataset->id)->where('revision', $this->target);
         if ($this->word === 'undo') {
-            $rows->whereNull('restored_at')->update(['restored_at' => $draft->number]);
+            $rows->whereNull('restored_revision')->update(['restored_revision' => $draft->number]);
         } else {
-            $rows->update(['restored_at' => null]);
+            $rows->update(['restored_revision' => null]);
         }
     }
 }

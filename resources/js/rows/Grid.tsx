@@ -2,7 +2,6 @@ import {
     type KeyboardEvent,
     type MouseEvent,
     type Ref,
-    useCallback,
     useEffect,
     useImperativeHandle,
     useMemo,
@@ -11,17 +10,19 @@ import {
 } from 'react';
 import type { Dataset, Variable } from '../api/client';
 import { useQueryClient } from '@tanstack/react-query';
-import { type Unsent, unsentText } from '../api/outbox';
+import type { Unsent } from '../api/outbox';
 import { Notice } from '../ui/Notice';
 import { useLeaveGuard } from '../ui/useLeaveGuard';
 import type { ChangeWords } from './changes';
 import { ColumnHead } from './ColumnHead';
-import { columnsOf, GUTTER_PX, HEAD_PX, inSight, inSlots, isFrozen, ROW_PX, tallness, topOf, widthOf } from './gridLayout';
+import { columnsOf, GUTTER_PX, HEAD_PX, inView, inSlots, isFrozen, ROW_PX, tallness, topOf, widthOf } from './gridLayout';
 import { rowsKey, useEnds, useTotal } from './queries';
 import { GridRow } from './GridRow';
-import { type Cell, useCells } from './useCells';
+import { keyAction } from './gridKeys';
+import { useCells } from './useCells';
 import { type Place, useClipboard } from './useClipboard';
-import { useSight } from './useSight';
+import { useSentCells } from './useSentCells';
+import { useViewport } from './useViewport';
 import { type View } from './view';
 
 export interface GridHandle {
@@ -35,7 +36,7 @@ export interface GridHandle {
 
 const REST_MS = 200;
 
-/** The rows, of which only those in sight exist: one cursor, Enter goes down, Tab across, typing changes the cell. */
+/** The rows, of which only those in view exist: one cursor, Enter goes down, Tab across, typing changes the cell. */
 export function Grid({
     ref,
     dataset,
@@ -60,7 +61,7 @@ export function Grid({
     onSelect: (rows: { from: number; to: number } | null) => void;
 }) {
     const box = useRef<HTMLDivElement>(null);
-    const sight = useSight(box);
+    const viewport = useViewport(box);
     const [at, setAt] = useState<Place>({ row: 0, column: 0 });
     const [end, setEnd] = useState<number | null>(null);
     const [typed, setTyped] = useState<string | null>(null);
@@ -69,17 +70,15 @@ export function Grid({
     const isTyping = useRef(false);
     const lastTyped = useRef<{ at: Place; text: string } | null>(null);
     const queries = useQueryClient();
-    /** Rows that were typed and are on their way. */
-    const [coming, setComing] = useState(0);
-    /** What was typed, shown until the answer is there. */
-    const [sent, setSent] = useState<Record<string, string>>({});
     const total = useTotal(dataset.id, view).data ?? (view.where === '' ? dataset.rows : 0);
     const ends = useEnds(dataset.id, dataset.revision).data;
     const canAdd = view.where === '' && view.sort === '';
 
     const columns = useMemo(() => columnsOf(variables), [variables]);
+    /** Rows that were typed and are on their way. */
+    const [coming, setComing] = useState(0);
     const rows = total + coming + (canAdd ? 1 : 0);
-    const seen = inSight(sight, rows, variables, columns.starts);
+    const seen = inView(viewport, rows, variables, columns.starts);
     const { first, firstColumn, lastColumn } = seen;
     const [origin, setOrigin] = useState(0);
     useEffect(() => {
@@ -88,22 +87,8 @@ export function Grid({
         return () => clearTimeout(atRest);
     }, [first, origin, typed]);
     const { cellAt, rowNumber, error, isFetching } = useCells(dataset, variables, view, seen, total);
+    const { shownCell, send } = useSentCells({ cellAt, rowNumber, total, unsent, onChange, onComing: setComing });
 
-    const shownCell = useCallback(
-        (row: number, key: string): Cell | null => {
-            const number = rowNumber(row);
-            const edit = number === null ? null : unsentText(unsent, number, key);
-            if (edit !== null) {
-                return { text: edit.text, isUnread: false, isUnsaved: edit.isHeld };
-            }
-            const waiting = sent[`${key}:${row}`];
-            if (waiting !== undefined) {
-                return { text: waiting, isUnread: false, isUnsaved: unsent.some(({ why }) => why !== null) };
-            }
-            return row < total ? cellAt(row, key) : { text: '', isUnread: false };
-        },
-        [sent, unsent, total, cellAt, rowNumber],
-    );
     const sightColumns = useMemo(
         () =>
             variables
@@ -203,77 +188,52 @@ export function Grid({
         if (isNew ? text.trim() === '' : number === null || cellAt(at.row, variable.key)?.text === text) {
             return;
         }
-        const place = `${variable.key}:${at.row}`;
         lastTyped.current = { at, text };
-        setSent((before) => ({ ...before, [place]: text }));
-        setComing((before) => before + (isNew ? 1 : 0));
-        void onChange(
-            isNew
-                ? { kind: 'add-rows', rows: [{ [variable.key]: text }] }
-                : { kind: 'edit-cells', edits: [{ row: number, variable: variable.key, text }] },
-        ).then(() => {
-            setSent((before) => Object.fromEntries(Object.entries(before).filter(([key]) => key !== place)));
-            setComing((before) => before - (isNew ? 1 : 0));
-        });
+        send(at, variable.key, text, isNew ? null : number);
     };
     const press = (event: KeyboardEvent) => {
-        const steps: Record<string, Place> = {
-            ArrowDown: { row: 1, column: 0 },
-            ArrowUp: { row: -1, column: 0 },
-            ArrowLeft: { row: 0, column: -1 },
-            ArrowRight: { row: 0, column: 1 },
-            PageDown: { row: Math.floor(sight.height / ROW_PX) - 3, column: 0 },
-            PageUp: { row: 3 - Math.floor(sight.height / ROW_PX), column: 0 },
-        };
-        const isEditing = typed !== null;
-        if (event.key === 'Enter' || event.key === 'Tab') {
-            if (event.key === 'Tab' && !isEditing && (event.shiftKey ? at.column === 0 : at.column === variables.length - 1)) {
-                return;
-            }
-            event.preventDefault();
-            if (isEditing) {
-                commit(typed);
-            }
-            const step = event.shiftKey ? -1 : 1;
-            // A row that is being typed is there once it was sent; the cursor goes on to the next.
-            const to = event.key === 'Enter' ? { row: at.row + step, column: at.column } : { row: at.row, column: at.column + step };
-            setAt({
-                row: Math.max(0, Math.min(canAdd ? rows : rows - 1, to.row)),
-                column: Math.max(0, Math.min(variables.length - 1, to.column)),
-            });
-            setEnd(null);
-            reveal(to);
-            box.current?.focus({ preventScroll: true });
+        const action = keyAction(event, {
+            at,
+            isEditing: typed !== null,
+            rows: total,
+            columns: variables.length,
+            page: Math.floor(viewport.height / ROW_PX) - 3,
+        });
+        if (action === null) {
             return;
         }
-        if (isEditing) {
-            if (event.key === 'Escape') {
+        if (action.kind !== 'give-up') {
+            event.preventDefault();
+        }
+        switch (action.kind) {
+            case 'move':
+                move(action.to, action.isExtending);
+                break;
+            case 'next':
+                if (typed !== null) {
+                    commit(typed);
+                }
+                // A row that is being typed is there once it was sent; the cursor goes on to the next.
+                setAt({
+                    row: Math.max(0, Math.min(canAdd ? rows : rows - 1, action.to.row)),
+                    column: Math.max(0, Math.min(variables.length - 1, action.to.column)),
+                });
+                setEnd(null);
+                reveal(action.to);
+                box.current?.focus({ preventScroll: true });
+                break;
+            case 'give-up':
                 leave();
                 box.current?.focus({ preventScroll: true });
-            }
-            return;
-        }
-        const step = steps[event.key];
-        if (step !== undefined) {
-            event.preventDefault();
-            move({ row: at.row + step.row, column: at.column + step.column }, event.shiftKey && step.column === 0);
-        } else if (event.key === 'Home' || event.key === 'End') {
-            event.preventDefault();
-            const column = event.key === 'Home' ? 0 : variables.length - 1;
-            const isFar = event.ctrlKey || event.metaKey;
-            move(
-                isFar ? { row: event.key === 'Home' ? 0 : total - 1, column: at.column } : { row: at.row, column },
-                isFar && event.shiftKey,
-            );
-        } else if (event.key === 'Delete' || event.key === 'Backspace') {
-            event.preventDefault();
-            commit('');
-        } else if (event.key === 'F2') {
-            event.preventDefault();
-            open(at);
-        } else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey) {
-            event.preventDefault();
-            edit(event.key);
+                break;
+            case 'clear':
+                commit('');
+                break;
+            case 'open':
+                open(at);
+                break;
+            case 'type':
+                edit(action.text);
         }
     };
     /** Which row is under the hand, and which column: one look for all cells, so that rows stay as they are while others come. */

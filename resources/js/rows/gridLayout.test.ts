@@ -1,9 +1,9 @@
 import { expect, test } from 'vitest';
 import { testVariable as variable } from '../api/testVariable';
-import { columnsOf, GUTTER_PX, HEAD_PX, inSight, inSlots, isFrozen, ROW_PX, tallness, topOf, widthOf } from './gridLayout';
+import { columnsOf, GUTTER_PX, HEAD_PX, inView, inSlots, isFrozen, ROW_PX, tallness, topOf, widthOf } from './gridLayout';
 
 const many = Array.from({ length: 50 }, (_, i) => variable(`x${i}`, 'number'));
-const sight = { top: 0, left: 0, height: 520, width: 1000 };
+const viewport = { top: 0, left: 0, height: 520, width: 1000 };
 
 test('columns stand one behind the other, and a long name is wide within reason', () => {
     expect(columnsOf(many).starts.slice(0, 3)).toEqual([GUTTER_PX, GUTTER_PX + 108, GUTTER_PX + 216]);
@@ -11,8 +11,8 @@ test('columns stand one behind the other, and a long name is wide within reason'
     expect([isFrozen([variable('tag', 'id')], 0), isFrozen(many, 0)]).toEqual([true, false]);
 });
 
-test('only rows and columns in sight exist, with some rows ahead', () => {
-    const seen = inSight({ ...sight, top: 100 * ROW_PX, left: 1080 }, 236, many, columnsOf(many).starts);
+test('only rows and columns in view exist, with some rows ahead', () => {
+    const seen = inView({ ...viewport, top: 100 * ROW_PX, left: 1080 }, 236, many, columnsOf(many).starts);
     expect(seen).toMatchObject({ first: 94, last: 126, base: 0, top: 0 });
     expect(seen.firstColumn).toBe(9);
     expect(seen.lastColumn).toBe(18);
@@ -21,12 +21,12 @@ test('only rows and columns in sight exist, with some rows ahead', () => {
 test('ten million rows can be scrolled to their end', () => {
     const rows = 10_000_000;
     const starts = columnsOf(many).starts;
-    const end = inSight({ ...sight, top: tallness(rows) + HEAD_PX + ROW_PX - sight.height }, rows, many, starts);
+    const end = inView({ ...viewport, top: tallness(rows) + HEAD_PX + ROW_PX - viewport.height }, rows, many, starts);
     expect(end.last).toBe(rows);
     expect(end.first).toBe(rows - 16);
-    const middle = inSight({ ...sight, top: topOf(5_000_000, sight.height, rows) }, rows, many, starts);
+    const middle = inView({ ...viewport, top: topOf(5_000_000, viewport.height, rows) }, rows, many, starts);
     expect(middle.first).toBe(5_000_000);
-    expect(inSight(sight, rows, many, starts).first).toBe(0);
+    expect(inView(viewport, rows, many, starts).first).toBe(0);
 });
 
 test('a row keeps its element while others come and go, and at rest the elements stand in the order of the rows', () => {
@@ -45,8 +45,8 @@ test('a row keeps its element while others come and go, and at rest the elements
 
 test('rows stand beneath one of them that stays the same for long', () => {
     const starts = columnsOf(many).starts;
-    const one = inSight({ ...sight, top: 5000 * ROW_PX }, 100_000, many, starts);
-    const two = inSight({ ...sight, top: 5007 * ROW_PX }, 100_000, many, starts);
+    const one = inView({ ...viewport, top: 5000 * ROW_PX }, 100_000, many, starts);
+    const two = inView({ ...viewport, top: 5007 * ROW_PX }, 100_000, many, starts);
     expect([one.base, two.base, two.first - one.first]).toEqual([4096, 4096, 7]);
     expect(two.top + (two.first - two.base) * ROW_PX).toBe(two.first * ROW_PX);
 });

@@ -28,7 +28,7 @@ export function digitsIn(width: number): number {
     return Math.floor((width - 2 * PADDING_PX) / WIDEST_DIGIT_PX);
 }
 
-/** An id in the first column stays in sight. */
+/** An id in the first column stays in view. */
 export function isFrozen(variables: Variable[], column: number): boolean {
     return column === 0 && variables[0]?.type === 'id';
 }
@@ -44,7 +44,7 @@ export function columnsOf(variables: Variable[]): { starts: number[]; width: num
     return { starts, width: x };
 }
 
-export interface Sight {
+export interface Viewport {
     top: number;
     left: number;
     height: number;
@@ -71,13 +71,13 @@ function scrolling(height: number, rows: number): { isScaled: boolean; most: num
     };
 }
 
-/** Which rows and columns are in sight, a few more rows ahead; `last` and `lastColumn` are the first ones that are not, and the last that is. */
-export function inSight(sight: Sight, rows: number, variables: Variable[], starts: number[]) {
-    const { isScaled, most, mostTop } = scrolling(sight.height, rows);
+/** Which rows and columns are in view, a few more rows ahead; `last` and `lastColumn` are the first ones that are not, and the last that is. */
+export function inView(viewport: Viewport, rows: number, variables: Variable[], starts: number[]) {
+    const { isScaled, most, mostTop } = scrolling(viewport.height, rows);
     const first = isScaled
-        ? Math.round((Math.min(sight.top, mostTop) / mostTop) * most)
-        : Math.max(0, Math.floor(sight.top / ROW_PX) - AHEAD);
-    const size = Math.ceil(sight.height / ROW_PX) + 2 * AHEAD;
+        ? Math.round((Math.min(viewport.top, mostTop) / mostTop) * most)
+        : Math.max(0, Math.floor(viewport.top / ROW_PX) - AHEAD);
+    const size = Math.ceil(viewport.height / ROW_PX) + 2 * AHEAD;
     // Rows stand where they stand beneath one of them, so that scrolling moves their frame and leaves each of them as it is.
     const base = first - (first % ROWS_IN_A_FRAME);
     return {
@@ -85,17 +85,17 @@ export function inSight(sight: Sight, rows: number, variables: Variable[], start
         last: Math.min(rows, first + size),
         size,
         base,
-        top: (isScaled ? sight.top : first * ROW_PX) - (first - base) * ROW_PX,
+        top: (isScaled ? viewport.top : first * ROW_PX) - (first - base) * ROW_PX,
         firstColumn: Math.max(
             0,
-            starts.findIndex((x, i) => x + widthOf(variables[i]) > sight.left),
+            starts.findIndex((x, i) => x + widthOf(variables[i]) > viewport.left),
         ),
-        lastColumn: variables.findLastIndex((_, i) => (starts[i] ?? 0) < sight.left + sight.width),
+        lastColumn: variables.findLastIndex((_, i) => (starts[i] ?? 0) < viewport.left + viewport.width),
     };
 }
 
 /**
- * Which element shows which row. A row keeps its element while it is in sight, and the elements of rows that leave are those of the
+ * Which element shows which row. A row keeps its element while it is in view, and the elements of rows that leave are those of the
  * rows that come: that is what makes scrolling smooth. At rest, with the first row as origin, they stand in the order of the rows.
  */
 export function inSlots(

@@ -378,7 +378,7 @@ final class ImportTest extends AppTestCase
     {
         Storage::put('uploads/x.csv', $content);
         $draft = Dataset::query()->create(['user_id' => $this->keeper->id, 'title' => 'x', 'notes' => []]);
-        Variable::query()->create(['dataset_id' => $draft->id, 'position' => 0, 'key' => 'kg', 'name' => 'kg', 'type' => VariableType::Number, 'dictionary' => [], 'sketch' => []]);
+        Variable::query()->create(['dataset_id' => $draft->id, 'position' => 0, 'key' => 'kg', 'name' => 'kg', 'type' => VariableType::Number, 'dictionary' => []]);
 
         return $this->keeper->imports()->create([
             'title' => 'x',

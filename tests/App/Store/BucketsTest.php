@@ -28,7 +28,7 @@ final class BucketsTest extends AppTestCase
         DB::enableQueryLog();
         $this->getJson("/api/datasets/{$dataset->id}/overview?of=x&quartiles=hf7")->assertOk();
         $read = array_filter(DB::getQueryLog(), static fn(array $query): bool => str_contains($query['query'], '`tally_buckets`'));
-        self::assertLessThan(DB::table('tally_buckets')->where('slice', '')->count(), array_sum(array_map(static fn(array $query): int => count($query['bindings']), $read)));
+        self::assertLessThan(DB::table('tally_buckets')->where('grouping', '')->count(), array_sum(array_map(static fn(array $query): int => count($query['bindings']), $read)));
         DB::disableQueryLog();
     }
 
@@ -36,13 +36,13 @@ final class BucketsTest extends AppTestCase
     {
         $dataset = $this->manyValues();
         $this->profile($dataset, 'of=x');
-        $kept = DB::table('tally_buckets')->where('slice', '')->count();
+        $kept = DB::table('tally_buckets')->where('grouping', '')->count();
         foreach ([[1, '123456.5'], [2, '-9999999.5'], [3, '99999999999.5'], [1, '']] as $i => [$row, $text]) {
             $this->postJson("/api/datasets/{$dataset->id}/changes", ['revision' => $i + 1, 'kind' => 'edit-cells', 'edits' => [['variable' => 'x', 'row' => $row, 'text' => $text]], 'anyway' => true])->assertSuccessful();
             $dataset->refresh()->unsetRelations();
             $variable = $dataset->variables->firstWhere('key', 'x');
             self::assertNotNull($variable);
-            self::assertSame(1, DB::table('tallies')->where(['variable_id' => $variable->id, 'slice' => '', 'revision' => $dataset->revision])->count(), 'it must have been carried over');
+            self::assertSame(1, DB::table('tallies')->where(['variable_id' => $variable->id, 'grouping' => '', 'revision' => $dataset->revision])->count(), 'it must have been carried over');
             $carried = (new Tallies())->whole($variable, $dataset->revision);
             $anew = TallyColumn::whole(StoredColumns::number($variable, $dataset->revision));
 
@@ -50,7 +50,7 @@ final class BucketsTest extends AppTestCase
             self::assertSame($anew->values->counted()->toBytes(), $carried->values->counted()->toBytes());
             self::assertSame($anew->missing, $carried->missing);
         }
-        self::assertLessThanOrEqual($kept + 8, DB::table('tally_buckets')->where('slice', '')->count());
+        self::assertLessThanOrEqual($kept + 8, DB::table('tally_buckets')->where('grouping', '')->count());
     }
 
     private function manyValues(): Dataset

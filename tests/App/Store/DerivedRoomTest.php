@@ -19,24 +19,24 @@ final class DerivedRoomTest extends AppTestCase
         self::assertSame([], DerivedRoom::beyond(['a'], ['a' => 11], 9, 10), 'the newest stays');
     }
 
-    public function test_slices_with_their_tallies_are_kept_up_to_a_number(): void
+    public function test_groupings_with_their_tallies_are_kept_up_to_a_number(): void
     {
         $dataset = $this->dataset("yield\n" . implode("\n", range(1, 60)) . "\n");
         $ask = fn(int $from) => $this->getJson("/api/datasets/{$dataset->id}/profile?of=yield&where=" . urlencode("yield > {$from}"))->assertOk()->json('sheets.0.figures.0.values.0.value');
         $ask(0);
-        for ($from = 1; $from < DerivedRoom::SLICES; ++$from) {
+        for ($from = 1; $from < DerivedRoom::GROUPINGS; ++$from) {
             $ask($from);
         }
         // The first has been of use lately, so the second is the oldest.
-        DB::table('slices')->where('dataset_id', $dataset->id)->update(['used_at' => 100]);
-        DB::table('slices')->where('dataset_id', $dataset->id)->where('rows', 59)->update(['used_at' => 50]);
+        DB::table('row_groupings')->where('dataset_id', $dataset->id)->update(['used_at' => 100]);
+        DB::table('row_groupings')->where('dataset_id', $dataset->id)->where('rows', 59)->update(['used_at' => 50]);
         self::assertSame(60, $ask(0));
-        self::assertGreaterThan(100, DB::table('slices')->where('dataset_id', $dataset->id)->where('rows', 60)->value('used_at'));
+        self::assertGreaterThan(100, DB::table('row_groupings')->where('dataset_id', $dataset->id)->where('rows', 60)->value('used_at'));
 
         self::assertSame(10, $ask(50));
-        self::assertSame(DerivedRoom::SLICES, DB::table('slices')->where('dataset_id', $dataset->id)->count());
-        self::assertSame(DerivedRoom::SLICES, DB::table('tallies')->where('slice', 'like', 's:%')->count());
-        self::assertSame([1, 0], [DB::table('slices')->where('rows', 60)->count(), DB::table('slices')->where('rows', 59)->count()]);
+        self::assertSame(DerivedRoom::GROUPINGS, DB::table('row_groupings')->where('dataset_id', $dataset->id)->count());
+        self::assertSame(DerivedRoom::GROUPINGS, DB::table('tallies')->where('grouping', '<>', '')->count());
+        self::assertSame([1, 0], [DB::table('row_groupings')->where('rows', 60)->count(), DB::table('row_groupings')->where('rows', 59)->count()]);
         self::assertSame(59, $ask(1), 'what was forgotten is worked out again');
     }
 

@@ -21,11 +21,11 @@ final class OrderVariablesTest extends AppTestCase
         Queue::fake([OrderVariables::class]);
         $dataset = $this->dataset($this->manyDistinct());
         $variable = $dataset->variables[0];
-        self::assertSame([[], 0], [$variable->sketch, DB::table('tallies')->where('variable_id', $variable->id)->count()]);
+        self::assertSame([[], 0], [$variable->micro_histogram, DB::table('tallies')->where('variable_id', $variable->id)->count()]);
 
         app()->call([new OrderVariables($dataset->id), 'handle']);
 
-        self::assertSame(60_000, array_sum(Variable::query()->findOrFail($variable->id)->sketch));
+        self::assertSame(60_000, array_sum(Variable::query()->findOrFail($variable->id)->micro_histogram));
         self::assertSame(1, DB::table('tallies')->where('variable_id', $variable->id)->count());
     }
 

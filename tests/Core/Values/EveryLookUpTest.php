@@ -93,27 +93,27 @@ final class EveryLookUpTest extends TestCase
         }
     }
 
-    public function test_what_is_foreseen_is_read_at_once_and_no_more_of_it(): void
+    public function test_what_is_prefetchn_is_read_at_once_and_no_more_of_it(): void
     {
         $buckets = self::recording(self::INTEGERS);
         $values = new BucketedValues($buckets, 0, PowerSums::ofIntegers(array_merge(...self::INTEGERS), null, 0));
         // Largest -3, 0, 4, 11, 20: -3 is in the first, 4.5 in the fourth, 21 in none; twice the same is once.
-        $values->foresee([-3, BigRational::of('9/2'), 5, 21, BigRational::of(21)]);
+        $values->prefetch([-3, BigRational::of('9/2'), 5, 21, BigRational::of(21)]);
         // Ranks 1, 3, 6, 9 and 12 of 12.
-        $values->foreseeQuartiles();
+        $values->prefetchQuartiles();
         $values->between(3, 8);
-        self::assertSame([[0, 3], [0, 1, 3, 4], [0, 1, 2]], $buckets->foreseen);
+        self::assertSame([[0, 3], [0, 1, 3, 4], [0, 1, 2]], $buckets->prefetchn);
         self::assertSame(array_merge(...self::INTEGERS), self::listed($values->slices()));
-        self::assertSame([0, 1, 2, 3, 4], $buckets->foreseen[3]);
+        self::assertSame([0, 1, 2, 3, 4], $buckets->prefetchn[3]);
         self::assertSame([0, 1, 1, 2, 3, 4, 4], array_map($values->bucketOf(...), [-3, -2, 0, 1, 5, 12, 99]));
 
         // Rank 1 is in a bucket that no quarter of the ranks is in.
         $alone = self::recording([[1], [2, 3], [4, 5], [6, 7, 8]]);
-        (new BucketedValues($alone, 0, PowerSums::ofIntegers(range(1, 8), null, 0)))->foreseeQuartiles();
-        self::assertSame([[0, 1, 2, 3]], $alone->foreseen);
+        (new BucketedValues($alone, 0, PowerSums::ofIntegers(range(1, 8), null, 0)))->prefetchQuartiles();
+        self::assertSame([[0, 1, 2, 3]], $alone->prefetchn);
 
         $none = new BucketedValues(new GatheredBuckets([], 0), 0, PowerSums::ofIntegers([], null, 0));
-        $none->foreseeQuartiles();
+        $none->prefetchQuartiles();
         self::assertSame([0, 0, 0, [], []], [$none->n(), $none->countUpTo(BigRational::zero()), $none->countBelowUnscaled(3), $none->lowest(2), $none->highest(2)]);
     }
 
@@ -208,17 +208,17 @@ final class EveryLookUpTest extends TestCase
     }
 
     /**
-     * Buckets that note what was foreseen.
+     * Buckets that note what was prefetchn.
      *
      * @param list<list<int>> $buckets
      *
-     * @return Buckets&object{foreseen: list<list<int>>}
+     * @return Buckets&object{prefetchn: list<list<int>>}
      */
     private static function recording(array $buckets): Buckets
     {
         return new class (new GatheredBuckets($buckets, 0)) implements Buckets {
             /** @var list<list<int>> */
-            public array $foreseen = [];
+            public array $prefetchn = [];
 
             public function __construct(private readonly GatheredBuckets $inner) {}
 
@@ -242,9 +242,9 @@ final class EveryLookUpTest extends TestCase
                 return $this->inner->unordered();
             }
 
-            public function foresee(array $indexes): void
+            public function prefetch(array $indexes): void
             {
-                $this->foreseen[] = $indexes;
+                $this->prefetchn[] = $indexes;
             }
         };
     }

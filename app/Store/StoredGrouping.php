@@ -18,9 +18,9 @@ use RowTally\Core\Profile\RowGrouping;
  * plain ones: what was counted of those outlives changes to other variables. Which rows are in is worked out only when
  * something has to be counted.
  */
-final class Slice
+final class StoredGrouping
 {
-    private ?RowGrouping $slicing = null;
+    private ?RowGrouping $grouping = null;
     private ?StoredTable $table = null;
 
     /**
@@ -36,6 +36,7 @@ final class Slice
         public readonly ?Variable $counts,
         private readonly Basis $basis,
         public readonly string $key,
+        private readonly bool $isPlain,
         public array $labels = [],
         /** How many rows are in. */
         public int $rows = 0,
@@ -60,17 +61,17 @@ final class Slice
         $isPlain = $where === null && $complete === [] && $counts === null && count($by) <= 1 && ($by === [] || $by[0]->type === VariableType::Category);
         $key = match (true) {
             $isPlain => $by === [] ? '' : "by:{$by[0]->id}",
-            default => 's:' . sha1(json_encode([array_column($by, 'id'), $where, array_column($complete, 'id'), $counts?->id, $question->basis->classEdge->value, ...self::fencesIn($where, $question->basis)], JSON_THROW_ON_ERROR)),
+            default => sha1(json_encode([array_column($by, 'id'), $where, array_column($complete, 'id'), $counts?->id, $question->basis->classEdge->value, ...self::fencesIn($where, $question->basis)], JSON_THROW_ON_ERROR)),
         };
-        $slice = new self($dataset, $tallies, $by, $complete, $counts, $question->basis, $key);
+        $rowGrouping = new self($dataset, $tallies, $by, $complete, $counts, $question->basis, $key, $isPlain);
         if ($isPlain) {
-            $slice->rows = $dataset->rows;
-            $slice->labels = $by === [] ? [] : array_map(static fn(?string $label): array => [$label], [...$by[0]->dictionary, ...($by[0]->missing > 0 ? [null] : [])]);
+            $rowGrouping->rows = $dataset->rows;
+            $rowGrouping->labels = $by === [] ? [] : array_map(static fn(?string $label): array => [$label], [...$by[0]->dictionary, ...($by[0]->missing > 0 ? [null] : [])]);
         } else {
-            $slice->readGroups();
+            $rowGrouping->readGroups();
         }
 
-        return $slice;
+        return $rowGrouping;
     }
 
     /** @return list<int> the groups that are shown, from 0: all, or those where no entry is missing */
@@ -81,14 +82,14 @@ final class Slice
 
     public function isPlain(): bool
     {
-        return !str_starts_with($this->key, 's:');
+        return $this->isPlain;
     }
 
-    public function slicing(): RowGrouping
+    public function grouping(): RowGrouping
     {
         $name = static fn(Variable $variable): string => $variable->name;
 
-        return $this->slicing ??= RowGrouping::of($this->table(), array_map($name, $this->by), array_map($name, $this->complete), $this->basis);
+        return $this->grouping ??= RowGrouping::of($this->table(), array_map($name, $this->by), array_map($name, $this->complete), $this->basis);
     }
 
     public function table(): StoredTable
@@ -108,22 +109,22 @@ final class Slice
 
     private function readGroups(): void
     {
-        $key = ['dataset_id' => $this->dataset->id, 'slice' => $this->key];
-        $known = DB::table('slices')->where([...$key, 'revision' => $this->dataset->revision])->first();
+        $key = ['dataset_id' => $this->dataset->id, 'grouping' => $this->key];
+        $known = DB::table('row_groupings')->where([...$key, 'revision' => $this->dataset->revision])->first();
         if ($known !== null && is_string($known->labels) && is_numeric($known->rows)) {
             /** @var list<list<string|null>> $labels */
             $labels = json_decode($known->labels, true, flags: JSON_THROW_ON_ERROR);
             $this->labels = $labels;
             $this->rows = (int) $known->rows;
-            DerivedRoom::touch('slices', $key, $known->used_at);
+            DerivedRoom::touch('row_groupings', $key, $known->used_at);
 
             return;
         }
-        $this->labels = $this->slicing()->labels;
-        $this->rows = $this->slicing()->rows;
-        DB::table('slices')->where($key)->delete();
-        DB::table('slices')->insertOrIgnore([...$key, 'revision' => $this->dataset->revision, 'rows' => $this->rows, 'labels' => json_encode($this->labels, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), 'used_at' => time()]);
-        $trim = fn() => DerivedRoom::trimSlices($this->dataset->id, $this->dataset->revision);
+        $this->labels = $this->grouping()->labels;
+        $this->rows = $this->grouping()->rows;
+        DB::table('row_groupings')->where($key)->delete();
+        DB::table('row_groupings')->insertOrIgnore([...$key, 'revision' => $this->dataset->revision, 'rows' => $this->rows, 'labels' => json_encode($this->labels, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), 'used_at' => time()]);
+        $trim = fn() => DerivedRoom::trimGroupings($this->dataset->id, $this->dataset->revision);
         if (app()->runningInConsole()) {
             $trim();
         } else {

@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intake;
+
+use App\Intake\Csv\CsvFile;
+use App\Intake\Csv\CsvRows;
+
+/** What somebody should know of how a file was read, in sentences. */
+final class ReadingNotes
+{
+    private const NAMES_IN_A_NOTE = 5;
+    private const LONGEST_TITLE = 120;
+
+    /**
+     * @param list<RecognisedVariable> $variables
+     *
+     * @return list<string>
+     */
+    public static function doubts(CsvFile $file, Decisions $decisions, array $variables): array
+    {
+        $doubts = array_map(static fn(TwoReadings $two): string => ucfirst($two->why) . ": “{$two->text}” was read as {$two->readAs} and could mean {$two->couldBe}.", TwoReadings::ofTable($file, $decisions));
+        foreach ($variables as $place => $variable) {
+            $two = TwoReadings::of($place, $variable);
+            if ($two !== null) {
+                $doubts[] = "In {$variable->name} {$two->why}: “{$two->text}” was read as {$two->readAs} and could mean {$two->couldBe}.";
+            }
+        }
+
+        return array_slice($doubts, 0, self::NAMES_IN_A_NOTE);
+    }
+
+    /**
+     * @param list<ReadVariable> $variables
+     *
+     * @return list<string> what the reader of the file should know
+     */
+    public static function of(CsvFile $file, CsvRows $rows, array $variables): array
+    {
+        $notes = [];
+        foreach ($file->titles as $title) {
+            $notes[] = 'Above the table stands: ' . mb_strimwidth($title, 0, self::LONGEST_TITLE, '…');
+        }
+        if (!$file->dialect->hasHeader) {
+            $notes[] = 'The first line holds no names, so it was read as a row, and the variables were numbered.';
+        }
+        if ($rows->shortRows > 0) {
+            $notes[] = sprintf(
+                '%s fewer cells than there are names (the first is line %d of the file); the cells that are not there count as missing.',
+                $rows->shortRows === 1 ? 'One row has' : number_format($rows->shortRows) . ' rows have',
+                $rows->firstShortLine,
+            );
+        }
+        if ($rows->longRows > 0) {
+            $notes[] = sprintf(
+                '%s more cells than there are names (the first is line %d of the file); what stands behind the last name was left out.',
+                $rows->longRows === 1 ? 'One row has' : number_format($rows->longRows) . ' rows have',
+                $rows->firstLongLine,
+            );
+        }
+        if ($rows->blankLines > 0) {
+            $notes[] = $rows->blankLines === 1 ? 'One blank line was passed over.' : number_format($rows->blankLines) . ' blank lines were passed over.';
+        }
+        if ($rows->remarks > 0) {
+            $notes[] = $rows->remarks === 1 ? 'One line of remarks was passed over.' : number_format($rows->remarks) . ' lines of remarks were passed over.';
+        }
+        if ($rows->leftOut > 0) {
+            $notes[] = sprintf('%s that %s with %s left out.', $rows->leftOut === 1 ? 'One row' : number_format($rows->leftOut) . ' rows', $rows->leftOut === 1 ? 'begins' : 'begin', implode(' or ', array_map(static fn(string $text): string => "“{$text}”", $file->leaveOut)) . ($rows->leftOut === 1 ? ' was' : ' were'));
+        }
+        $unread = array_filter($variables, static fn(ReadVariable $variable): bool => $variable->unread > 0);
+        if ($unread !== []) {
+            $named = array_map(
+                static fn(ReadVariable $variable): string => "{$variable->name} (" . number_format($variable->unread) . ')',
+                array_slice(array_values($unread), 0, self::NAMES_IN_A_NOTE),
+            );
+            $more = count($unread) - count($named);
+            $notes[] = 'Cells that could not be read were kept as text and count as missing: ' . implode(', ', $named) . ($more > 0 ? " and {$more} more variables." : '.');
+        }
+
+        return $notes;
+    }
+}
