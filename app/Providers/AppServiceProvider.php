@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Framework\SessionUsers;
+use App\Framework\UnchangedSession;
 use App\Imports\SweepImports;
 use App\Models\Dataset;
 use App\Models\FigureSet;

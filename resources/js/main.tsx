@@ -1,9 +1,8 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { lazy, StrictMode } from 'react';
+import { lazy, StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
-import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { Redirect, Route, Switch } from 'wouter';
 import '../css/app.css';
-import { SignInPage } from './account/SignInPage';
 import { SignedIn } from './account/SignedIn';
 import { Refusal } from './api/client';
 import { mutationCache } from './api/failures';
@@ -15,6 +14,7 @@ applyTheme();
 const DatasetsPage = lazy(async () => ({ default: (await import('./datasets/DatasetsPage')).DatasetsPage }));
 const IntakePage = lazy(async () => ({ default: (await import('./intake/IntakePage')).IntakePage }));
 const ProfilePage = lazy(async () => ({ default: (await import('./profile/ProfilePage')).ProfilePage }));
+const SignInPage = lazy(async () => ({ default: (await import('./account/SignInPage')).SignInPage }));
 const ReportPage = lazy(async () => ({ default: (await import('./report/ReportPage')).ReportPage }));
 const RowsPage = lazy(async () => ({ default: (await import('./rows/RowsPage')).RowsPage }));
 
@@ -48,19 +48,27 @@ if (root !== null) {
     createRoot(root).render(
         <StrictMode>
             <QueryClientProvider client={queries}>
-                <BrowserRouter useTransitions={false}>
-                    <Routes>
-                        <Route path="/sign-in" element={<SignInPage />} />
-                        <Route element={<SignedIn />}>
-                            <Route path="/datasets" element={<DatasetsPage />} />
-                            <Route path="/imports/:import" element={<IntakePage />} />
-                            <Route path="/datasets/:dataset/rows" element={<RowsPage />} />
-                            <Route path="/datasets/:dataset/profile" element={<ProfilePage />} />
-                            <Route path="/datasets/:dataset/report" element={<ReportPage />} />
-                        </Route>
-                        <Route path="*" element={<Navigate to="/datasets" replace />} />
-                    </Routes>
-                </BrowserRouter>
+                <Switch>
+                    <Route path="/sign-in">
+                        <Suspense fallback={null}>
+                            <SignInPage />
+                        </Suspense>
+                    </Route>
+                    <Route>
+                        <SignedIn>
+                            <Switch>
+                                <Route path="/datasets" component={DatasetsPage} />
+                                <Route path="/imports/:import" component={IntakePage} />
+                                <Route path="/datasets/:dataset/rows" component={RowsPage} />
+                                <Route path="/datasets/:dataset/profile" component={ProfilePage} />
+                                <Route path="/datasets/:dataset/report" component={ReportPage} />
+                                <Route>
+                                    <Redirect to="/datasets" replace />
+                                </Route>
+                            </Switch>
+                        </SignedIn>
+                    </Route>
+                </Switch>
             </QueryClientProvider>
         </StrictMode>,
     );

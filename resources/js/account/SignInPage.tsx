@@ -1,5 +1,6 @@
 import { useEffect } from 'react';
-import { Navigate, useLocation } from 'react-router';
+import { Redirect } from 'wouter';
+import { useHistoryState } from 'wouter/use-browser-location';
 import { Logo } from '../ui/Logo';
 import { ThemeChoice } from '../ui/ThemeChoice';
 import { useSession } from './queries';
@@ -7,12 +8,12 @@ import { SignInForm } from './SignInForm';
 
 export function SignInPage() {
     const session = useSession();
-    const from = (useLocation().state as { from?: string } | null)?.from ?? '/datasets';
+    const from = useHistoryState<{ from?: string } | null>()?.from ?? '/datasets';
     useEffect(() => {
         document.title = 'Sign in · Row Tally';
     }, []);
     if (session.data?.account !== undefined && session.data.account !== null) {
-        return <Navigate to={from} replace />;
+        return <Redirect to={from} replace />;
     }
     return (
         <main className="flex min-h-full flex-col">

@@ -1,5 +1,5 @@
-import { Suspense } from 'react';
-import { Navigate, Outlet, useLocation } from 'react-router';
+import { type ReactNode, Suspense } from 'react';
+import { Redirect, useLocation, useSearch } from 'wouter';
 import { FailureBar } from './FailureBar';
 import { Notice } from '../ui/Notice';
 import { PlaceBoundary } from '../ui/PlaceBoundary';
@@ -9,9 +9,10 @@ import { SignInAgain } from './SignInAgain';
 import { UnsentBar } from './UnsentBar';
 
 /** Lets a signed-in person through; anybody else signs in first and then comes back to the same address. */
-export function SignedIn() {
+export function SignedIn({ children }: { children: ReactNode }) {
     const session = useSession();
-    const { pathname, search } = useLocation();
+    const [pathname] = useLocation();
+    const search = useSearch();
     if (session.isError) {
         return (
             <div className="p-8">
@@ -23,15 +24,13 @@ export function SignedIn() {
         return <Waiting what="Opening" />;
     }
     return session.data.account === null ? (
-        <Navigate to="/sign-in" replace state={{ from: pathname + search }} />
+        <Redirect to="/sign-in" replace state={{ from: search === '' ? pathname : `${pathname}?${search}` }} />
     ) : (
         <>
             <div className="flex h-full flex-col print:block print:h-auto">
                 <div className="min-h-0 flex-1">
                     <PlaceBoundary place={pathname}>
-                        <Suspense fallback={<Waiting what="Opening" />}>
-                            <Outlet />
-                        </Suspense>
+                        <Suspense fallback={<Waiting what="Opening" />}>{children}</Suspense>
                     </PlaceBoundary>
                 </div>
                 <FailureBar />

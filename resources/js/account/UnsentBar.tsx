@@ -1,5 +1,5 @@
 import { useSyncExternalStore } from 'react';
-import { Link, useLocation } from 'react-router';
+import { Link, useLocation } from 'wouter';
 import { outbox } from '../api/outbox';
 import { Button } from '../ui/Button';
 import { counted } from '../ui/format';
@@ -9,7 +9,7 @@ import { useLeaveGuard } from '../ui/useLeaveGuard';
 export function UnsentBar() {
     const unsent = useSyncExternalStore(outbox.subscribe, outbox.list);
     const refused = useSyncExternalStore(outbox.subscribe, outbox.anyTrouble);
-    const { pathname } = useLocation();
+    const [pathname] = useLocation();
     useLeaveGuard(unsent.length > 0);
     const held = unsent.find(({ why }) => why !== null);
     const dataset = held?.dataset ?? refused?.dataset;

@@ -1,4 +1,4 @@
-import { Link } from 'react-router';
+import { Link } from 'wouter';
 import type { DatasetSummary } from '../api/client';
 import { count, moment } from '../ui/format';
 import { DeleteDataset } from './DeleteDataset';

@@ -1,6 +1,6 @@
 import clsx from 'clsx';
 import { type DragEvent, useEffect, useRef, useState } from 'react';
-import { useNavigate } from 'react-router';
+import { useLocation } from 'wouter';
 import { Button } from '../ui/Button';
 import { ImportProgress } from './ImportProgress';
 import { Paste } from './Paste';
@@ -15,7 +15,7 @@ export function BringIn() {
     const [pasted, setPasted] = useState<string | null>(null);
     const openImports = useOpenImports();
     const blank = useStartBlank();
-    const navigate = useNavigate();
+    const [, navigate] = useLocation();
     const add = (list: FileList | null) => {
         const all = [...(list ?? [])];
         const added = all.map((file, i) => ({ key: Date.now() + i, file, isAlone: all.length === 1 }));
@@ -57,7 +57,7 @@ export function BringIn() {
                 </Button>
                 <Button
                     disabled={blank.isPending}
-                    onClick={() => blank.mutate(undefined, { onSuccess: ({ id }) => void navigate(`/datasets/${id}/rows`) })}
+                    onClick={() => blank.mutate(undefined, { onSuccess: ({ id }) => navigate(`/datasets/${id}/rows`) })}
                 >
                     Begin an empty one
                 </Button>

@@ -2,7 +2,8 @@ import clsx from 'clsx';
 import { useState } from 'react';
 import type { Reading, ReadingChange, ReadingColumn } from '../api/client';
 import { count } from '../ui/format';
-import { WordChoice, type WordOption } from '../ui/WordChoice';
+import { WordChoice } from '../ui/WordChoice';
+import type { WordOption } from '../ui/wordOption';
 
 const types: WordOption[] = [
     { value: 'number', words: 'number' },

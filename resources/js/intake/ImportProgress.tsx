@@ -1,4 +1,4 @@
-import { Link } from 'react-router';
+import { Link } from 'wouter';
 import type { Import } from '../api/client';
 import { Button } from '../ui/Button';
 import { counted } from '../ui/format';

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { useLocation, useParams } from 'wouter';
 import { Account } from '../account/Account';
 import { Button } from '../ui/Button';
 import { counted } from '../ui/format';
@@ -26,11 +26,11 @@ export function IntakePage() {
         document.title = `${started.data?.title ?? 'Intake'} · Row Tally`;
     }, [started.data?.title]);
     // A table of classes or values with counts goes straight on to its figures: there is nothing to choose.
-    const navigate = useNavigate();
+    const [, navigate] = useLocation();
     const goesOn = useRef(false);
     useEffect(() => {
         if (goesOn.current && started.data?.status === 'done') {
-            void navigate(`/datasets/${started.data.dataset_id}/profile`);
+            navigate(`/datasets/${started.data.dataset_id}/profile`);
         }
     }, [started.data, navigate]);
     const failure = started.error ?? reading.error;

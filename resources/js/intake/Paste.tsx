@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { useLocation } from 'wouter';
 import { Button } from '../ui/Button';
 import { useTextImport } from '../api/imports';
 
@@ -10,13 +10,13 @@ export function Paste({ text: initial }: { text: string }) {
     const [text, setText] = useState(initial);
     const [title, setTitle] = useState('');
     const paste = useTextImport();
-    const navigate = useNavigate();
+    const [, navigate] = useLocation();
     return (
         <form
             className="mt-4 border-t border-hair pt-3"
             onSubmit={(event) => {
                 event.preventDefault();
-                paste.mutate({ text, title }, { onSuccess: (started) => void navigate(`/imports/${started.id}`) });
+                paste.mutate({ text, title }, { onSuccess: (started) => navigate(`/imports/${started.id}`) });
             }}
         >
             <textarea

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { Reading, ReadingChange } from '../api/client';
-import { WordChoice, type WordOption } from '../ui/WordChoice';
+import { WordChoice } from '../ui/WordChoice';
+import type { WordOption } from '../ui/wordOption';
 
 const formats: Record<Reading['format'], string> = {
     text: 'text',

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { useNavigate } from 'react-router';
+import { useLocation } from 'wouter';
 import type { Import } from '../api/client';
 import { bytes } from '../ui/format';
 import { ImportProgress } from './ImportProgress';
@@ -8,7 +8,7 @@ import { LARGEST_FILE_BYTES, uploadFile } from './upload';
 
 /** One file on its way: first sent, then looked at and imported. */
 export function Upload({ file, isAlone, onDismiss }: { file: File; isAlone: boolean; onDismiss: () => void }) {
-    const navigate = useNavigate();
+    const [, navigate] = useLocation();
     const [sent, setSent] = useState(0);
     const [started, setStarted] = useState<Import | null>(null);
     const tooLarge =
@@ -28,7 +28,7 @@ export function Upload({ file, isAlone, onDismiss }: { file: File; isAlone: bool
                     setStarted(answer);
                     // Of several files at once, each waits in the list for its look.
                     if (isAlone) {
-                        void navigate(`/imports/${answer.id}`);
+                        navigate(`/imports/${answer.id}`);
                     }
                 }
             },

@@ -3,7 +3,7 @@ import { Checkbox } from 'radix-ui';
 import { useState } from 'react';
 import type { FigureChoices } from '../api/client';
 import { Button } from '../ui/Button';
-import { Tick } from '../ui/WordChoice';
+import { Tick } from '../ui/Tick';
 import { WordPopover } from '../ui/WordPopover';
 import { PercentileEntry } from './PercentileEntry';
 import { useFigureChanges } from './queries';

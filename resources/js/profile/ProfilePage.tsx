@@ -1,6 +1,7 @@
 import clsx from 'clsx';
 import { lazy, Suspense, useEffect, useRef, useState } from 'react';
-import { useNavigate, useParams, useSearchParams } from 'react-router';
+import { useLocation, useParams } from 'wouter';
+import { useAddress } from '../ui/useAddress';
 import { Account } from '../account/Account';
 import { useDataset } from '../api/datasets';
 import { CopiedNote, say } from '../ui/copying';
@@ -19,14 +20,15 @@ import { type Question, readQuestion, rowsWords, toggled, writeQuestion } from '
 import { VariableRail } from './VariableRail';
 
 // The overview needs neither.
-const Sheet = lazy(async () => ({ default: (await import('./Sheet')).Sheet }));
+const loadSheet = () => import('./Sheet');
+const Sheet = lazy(async () => ({ default: (await loadSheet()).Sheet }));
 const WorkingPanel = lazy(async () => ({ default: (await import('./WorkingPanel')).WorkingPanel }));
 
 /** The overview of all variables, or the sheets of those that are ticked. */
 export function ProfilePage() {
     const id = Number(useParams().dataset);
-    const [address, setAddress] = useSearchParams();
-    const navigate = useNavigate();
+    const [address, setAddress] = useAddress();
+    const [, navigate] = useLocation();
     const [place, setPlace] = useState<Place | null>(null);
     const question = readQuestion(address);
     const dataset = useDataset(id);
@@ -60,6 +62,13 @@ export function ProfilePage() {
             }
         }
     }, [arrived, setAddress]);
+
+    useEffect(() => {
+        if (!isOverview) {
+            // While the figures are worked out.
+            void loadSheet();
+        }
+    }, [isOverview]);
 
     useEffect(() => {
         document.title = `${dataset.data?.title ?? 'Profile'} · Row Tally`;
@@ -156,7 +165,7 @@ export function ProfilePage() {
                                                         onAsk={ask}
                                                         onOpen={(figure, column) => setPlace({ variable: sheet.variable, figure, column })}
                                                         onShowRows={(where) =>
-                                                            void navigate(`/datasets/${id}/rows?${rowsWords(where, question).toString()}`)
+                                                            navigate(`/datasets/${id}/rows?${rowsWords(where, question).toString()}`)
                                                         }
                                                     />
                                                 ))}

@@ -1,17 +1,21 @@
+import { lazy, Suspense } from 'react';
 import type { Profile, Sheet as SheetData, Variable } from '../api/client';
 import { TableOut } from '../ui/copying';
 import { count, counted } from '../ui/format';
-import { AskLine } from './AskLine';
-import { ClassesPart } from './ClassesPart';
 import { figureName, fullText, shownText } from './figureCells';
 import { FigureTable, tableWidth } from './FigureTable';
-import { FrequencyTable } from './FrequencyTable';
 import { groupName } from './groups';
-import { MorePlots } from './MorePlots';
 import { rowLabels } from './queries';
 import type { Question } from './question';
-import { ScenesPart } from './ScenesPart';
-import { StackPart } from './StackPart';
+
+// Fetched when the figures are there.
+const parts = () => import('./sheetParts');
+const AskLine = lazy(async () => ({ default: (await parts()).AskLine }));
+const ClassesPart = lazy(async () => ({ default: (await parts()).ClassesPart }));
+const FrequencyTable = lazy(async () => ({ default: (await parts()).FrequencyTable }));
+const MorePlots = lazy(async () => ({ default: (await parts()).MorePlots }));
+const ScenesPart = lazy(async () => ({ default: (await parts()).ScenesPart }));
+const StackPart = lazy(async () => ({ default: (await parts()).StackPart }));
 
 /** A wider table of figures stands above the plots, so that no group is hidden behind an edge. */
 const BESIDE_AT_MOST_PX = 560;
@@ -70,50 +74,58 @@ export function Sheet({
                         {sheet.class_edges === null ? (
                             <p className="py-6 text-soft">There is no value to draw.</p>
                         ) : (
-                            <StackPart
-                                {...asked}
-                                unit={sheet.unit}
-                                figures={sheet.figures}
-                                labelsOf={labelsOf}
-                                onAsk={onAsk}
-                                onShowRows={onShowRows}
-                            />
+                            <Suspense fallback={<div className="min-h-72 w-full min-w-0 flex-1" />}>
+                                <StackPart
+                                    {...asked}
+                                    unit={sheet.unit}
+                                    figures={sheet.figures}
+                                    labelsOf={labelsOf}
+                                    onAsk={onAsk}
+                                    onShowRows={onShowRows}
+                                />
+                            </Suspense>
                         )}
                     </div>
-                    {sheet.class_edges !== null && <MorePlots {...asked} labelsOf={labelsOf} onAsk={onAsk} onShowRows={onShowRows} />}
-                    <AskLine
-                        dataset={dataset}
-                        revision={profile.revision}
-                        question={question}
-                        variable={sheet.variable}
-                        unit={sheet.unit}
-                    />
                 </>
             )}
-            {sheet.reads_as_classes && (
-                <ClassesPart
-                    {...asked}
-                    basis={profile.basis.words}
-                    countsUnit={profile.basis.counts_unit}
-                    numbers={numbers}
-                    onAsk={onAsk}
-                />
-            )}
-            {sheet.frequencies !== null && (sheet.type !== 'number' || sheet.class_edges !== null) && (
-                <FrequencyTable
-                    table={sheet.frequencies}
-                    costs={sheet.class_costs}
-                    edges={sheet.class_edges ?? []}
-                    names={names}
-                    name={axisName}
-                    basis={profile.basis.words}
-                    question={question}
-                    onAsk={onAsk}
-                />
-            )}
-            {sheet.type === 'category' && !sheet.reads_as_classes && sheet.frequencies !== null && (
-                <ScenesPart key={names.length} kind="labels" title={null} onShowRows={onShowRows} {...asked} />
-            )}
+            <Suspense fallback={null}>
+                {sheet.type === 'number' && (
+                    <>
+                        {sheet.class_edges !== null && <MorePlots {...asked} labelsOf={labelsOf} onAsk={onAsk} onShowRows={onShowRows} />}
+                        <AskLine
+                            dataset={dataset}
+                            revision={profile.revision}
+                            question={question}
+                            variable={sheet.variable}
+                            unit={sheet.unit}
+                        />
+                    </>
+                )}
+                {sheet.reads_as_classes && (
+                    <ClassesPart
+                        {...asked}
+                        basis={profile.basis.words}
+                        countsUnit={profile.basis.counts_unit}
+                        numbers={numbers}
+                        onAsk={onAsk}
+                    />
+                )}
+                {sheet.frequencies !== null && (sheet.type !== 'number' || sheet.class_edges !== null) && (
+                    <FrequencyTable
+                        table={sheet.frequencies}
+                        costs={sheet.class_costs}
+                        edges={sheet.class_edges ?? []}
+                        names={names}
+                        name={axisName}
+                        basis={profile.basis.words}
+                        question={question}
+                        onAsk={onAsk}
+                    />
+                )}
+                {sheet.type === 'category' && !sheet.reads_as_classes && sheet.frequencies !== null && (
+                    <ScenesPart key={names.length} kind="labels" title={null} onShowRows={onShowRows} {...asked} />
+                )}
+            </Suspense>
             {sheet.dates !== null && (
                 <p className="py-2">
                     From <span className="figures">{sheet.dates.first}</span> to <span className="figures">{sheet.dates.last}</span>:{' '}

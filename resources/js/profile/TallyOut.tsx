@@ -1,11 +1,11 @@
-import { useNavigate } from 'react-router';
+import { useLocation } from 'wouter';
 import type { Frequencies } from '../api/client';
 import { useTextImport } from '../api/imports';
 import { tsv } from '../ui/tables';
 
 /** Makes a dataset of a table of classes or values with their counts: it goes through the intake like any other. */
 export function TallyOut({ table, names, name }: { table: Frequencies; names: string[]; name: string }) {
-    const navigate = useNavigate();
+    const [, navigate] = useLocation();
     const make = useTextImport();
     const begin = () => {
         const [first, groups] = names.length === 1 ? [0, ['Count']] : [1, names.slice(1)];
@@ -14,7 +14,7 @@ export function TallyOut({ table, names, name }: { table: Frequencies; names: st
             // Touching classes are boundaries; the side that is closed is not part of a label there.
             ...table.rows.map((row) => [row.label.replace(/^over /, ''), ...row.counts.slice(first).map(String)]),
         ]);
-        make.mutate({ text, title: `${name}, tallied`.slice(0, 200) }, { onSuccess: (started) => void navigate(`/imports/${started.id}`) });
+        make.mutate({ text, title: `${name}, tallied`.slice(0, 200) }, { onSuccess: (started) => navigate(`/imports/${started.id}`) });
     };
     return (
         <>

@@ -4,7 +4,8 @@ import { useEffect, useRef, useState } from 'react';
 import type { Variable } from '../api/client';
 import { MicroPlot } from '../plot/MicroPlot';
 import { counted } from '../ui/format';
-import { Tick, WordChoice } from '../ui/WordChoice';
+import { Tick } from '../ui/Tick';
+import { WordChoice } from '../ui/WordChoice';
 
 const MANY = 12;
 const NOTHING = '';

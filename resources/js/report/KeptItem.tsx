@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { Link } from 'react-router';
+import { Link } from 'wouter';
 import type { Kept } from '../api/client';
 import { Button } from '../ui/Button';
 import { withFaces } from '../plot/faces';

@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { useParams } from 'react-router';
+import { useParams } from 'wouter';
 import { Account } from '../account/Account';
 import { useDataset } from '../api/datasets';
 import { Button } from '../ui/Button';

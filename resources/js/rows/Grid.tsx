@@ -1,13 +1,4 @@
-import {
-    type KeyboardEvent,
-    type MouseEvent,
-    type Ref,
-    useEffect,
-    useImperativeHandle,
-    useMemo,
-    useRef,
-    useState,
-} from 'react';
+import { type KeyboardEvent, type MouseEvent, type Ref, useEffect, useImperativeHandle, useMemo, useRef, useState } from 'react';
 import type { Dataset, Variable } from '../api/client';
 import { useQueryClient } from '@tanstack/react-query';
 import type { Unsent } from '../api/outbox';

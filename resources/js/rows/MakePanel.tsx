@@ -1,4 +1,4 @@
-import { useNavigate } from 'react-router';
+import { useLocation } from 'wouter';
 import type { Dataset } from '../api/client';
 import { nameInFormula } from '../api/formula';
 import { Button } from '../ui/Button';
@@ -64,7 +64,7 @@ export function MakePanel({
 /** The rows once more before intake, where columns can be put together. */
 function Restack({ dataset }: { dataset: Dataset }) {
     const reread = useReread(dataset.id);
-    const navigate = useNavigate();
+    const [, navigate] = useLocation();
     return (
         <>
             <p className="mt-3">
@@ -75,7 +75,7 @@ function Restack({ dataset }: { dataset: Dataset }) {
                 className="mt-3"
                 look="primary"
                 disabled={reread.isPending}
-                onClick={() => reread.mutate(undefined, { onSuccess: ({ id }) => void navigate(`/imports/${id}`) })}
+                onClick={() => reread.mutate(undefined, { onSuccess: ({ id }) => navigate(`/imports/${id}`) })}
             >
                 Choose the columns
             </Button>

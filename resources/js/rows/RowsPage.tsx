@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { useParams, useSearchParams } from 'react-router';
+import { useParams } from 'wouter';
+import { useAddress } from '../ui/useAddress';
 import { Account } from '../account/Account';
 import { useDataset } from '../api/datasets';
 import { CopiedNote } from '../ui/copying';
@@ -23,7 +24,7 @@ const MOST_DELETED = 10_000;
 /** The rows themselves: looked through, put right, and added to. */
 export function RowsPage() {
     const id = Number(useParams().dataset);
-    const [address, setAddress] = useSearchParams();
+    const [address, setAddress] = useAddress();
     const view = useMemo(() => readView(address), [address]);
     const show = (change: Partial<View>) => setAddress(writeView({ ...view, ...change }), { replace: change.where === undefined });
     const dataset = useDataset(id);

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { Link } from 'react-router';
+import { Link } from 'wouter';
 import { Logo } from './Logo';
 import { ThemeChoice } from './ThemeChoice';
 

@@ -1,18 +1,11 @@
-import clsx from 'clsx';
-import { DropdownMenu } from 'radix-ui';
-import { wordLook } from './WordPopover';
+import { lazy, useState } from 'react';
+import { OpeningWord } from './OpeningWord';
+import type { WordOption } from './wordOption';
 
-export interface WordOption {
-    value: string;
-    words: string;
-    /** What the choice does, in a sentence. */
-    sentence?: string;
-}
+const load = () => import('./WordMenu');
+const WordMenu = lazy(async () => ({ default: (await load()).WordMenu }));
 
-/**
- * A word in a sentence that can be changed: underlined, opens a list of choices with what each does.
- * The chosen one is marked by a tick and by weight, not by colour alone.
- */
+/** A word in a sentence that can be changed: opens a list of choices with what each does. */
 export function WordChoice({
     name,
     options,
@@ -27,57 +20,19 @@ export function WordChoice({
     onChange: (value: string) => void;
     className?: string;
 }) {
-    const chosen = options.find((option) => option.value === value);
+    const [isOpen, setIsOpen] = useState(false);
+    const words = options.find((option) => option.value === value)?.words ?? value;
     return (
-        <DropdownMenu.Root>
-            <DropdownMenu.Trigger asChild>
-                <button type="button" aria-label={`${name}: ${chosen?.words ?? value}`} className={clsx(wordLook, className)}>
-                    {chosen?.words ?? value}
-                </button>
-            </DropdownMenu.Trigger>
-            <DropdownMenu.Portal>
-                <DropdownMenu.Content
-                    align="start"
-                    sideOffset={8}
-                    collisionPadding={12}
-                    className="z-20 max-h-[min(70vh,var(--radix-dropdown-menu-content-available-height))] max-w-md min-w-52 overflow-y-auto rounded-lg border border-hair-strong bg-surface p-1.5 text-ink shadow-lg"
-                >
-                    <DropdownMenu.RadioGroup value={value} onValueChange={onChange}>
-                        {options.map((option) => (
-                            <DropdownMenu.RadioItem
-                                key={option.value}
-                                value={option.value}
-                                className="grid grid-cols-[18px_1fr] gap-x-1 rounded-md px-2 py-1.5 outline-none data-[highlighted]:bg-accent-wash"
-                            >
-                                <DropdownMenu.ItemIndicator className="row-span-2 pt-0.5 text-accent">
-                                    <Tick />
-                                </DropdownMenu.ItemIndicator>
-                                <span className={clsx('col-start-2', option.value === value && 'font-semibold')}>{option.words}</span>
-                                {option.sentence !== undefined && option.sentence !== '' && (
-                                    <span className="col-start-2 text-fine leading-snug text-soft">{option.sentence}</span>
-                                )}
-                            </DropdownMenu.RadioItem>
-                        ))}
-                    </DropdownMenu.RadioGroup>
-                </DropdownMenu.Content>
-            </DropdownMenu.Portal>
-        </DropdownMenu.Root>
-    );
-}
-
-export function Tick() {
-    return (
-        <svg
-            width="12"
-            height="12"
-            viewBox="0 0 12 12"
-            aria-hidden="true"
-            fill="none"
-            stroke="currentColor"
-            strokeWidth="2.2"
-            strokeLinecap="round"
+        <OpeningWord
+            label={`${name}: ${words}`}
+            words={words}
+            opens="menu"
+            className={className}
+            isOpen={isOpen}
+            onOpenChange={setIsOpen}
+            onNear={load}
         >
-            <path d="M2 6.4 4.8 9.2 10 3" />
-        </svg>
+            {(word) => <WordMenu {...{ word, name, options, value, isOpen, onChange }} onOpenChange={setIsOpen} />}
+        </OpeningWord>
     );
 }

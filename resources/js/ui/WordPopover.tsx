@@ -1,11 +1,10 @@
-import clsx from 'clsx';
-import { Popover } from 'radix-ui';
+import { lazy, type ReactNode, useState } from 'react';
+import { OpeningWord } from './OpeningWord';
 
-/** How a word in a sentence looks that can be changed. */
-export const wordLook =
-    'border-b-2 border-accent pb-px text-left font-semibold text-ink hover:bg-accent-wash data-[state=open]:bg-accent-wash';
+const load = () => import('./PopoverBelow');
+const PopoverBelow = lazy(async () => ({ default: (await load()).PopoverBelow }));
 
-/** A word in a sentence that opens something: underlined, with what it opens below it. */
+/** A word in a sentence that opens something below it. */
 export function WordPopover({
     label,
     words,
@@ -23,25 +22,26 @@ export function WordPopover({
     wordClassName?: string;
     open?: boolean;
     onOpenChange?: (open: boolean) => void;
-    children: React.ReactNode;
+    children: ReactNode;
 }) {
+    const [isOwnOpen, setIsOwnOpen] = useState(false);
+    const isOpen = open ?? isOwnOpen;
+    const change = onOpenChange ?? setIsOwnOpen;
     return (
-        <Popover.Root {...(open === undefined ? {} : { open })} {...(onOpenChange === undefined ? {} : { onOpenChange })}>
-            <Popover.Trigger asChild>
-                <button type="button" aria-label={label} className={clsx(wordLook, wordClassName)}>
-                    {words}
-                </button>
-            </Popover.Trigger>
-            <Popover.Portal>
-                <Popover.Content
-                    align="start"
-                    sideOffset={8}
-                    collisionPadding={12}
-                    className={clsx('z-20 rounded-lg border border-hair-strong bg-surface text-body text-ink shadow-lg', className)}
-                >
+        <OpeningWord
+            label={label}
+            words={words}
+            opens="dialog"
+            className={wordClassName}
+            isOpen={isOpen}
+            onOpenChange={change}
+            onNear={load}
+        >
+            {(word) => (
+                <PopoverBelow word={word} isOpen={isOpen} onOpenChange={change} className={className}>
                     {children}
-                </Popover.Content>
-            </Popover.Portal>
-        </Popover.Root>
+                </PopoverBelow>
+            )}
+        </OpeningWord>
     );
 }

@@ -1,5 +1,6 @@
 import { Checkbox } from 'radix-ui';
-import { Tick, type WordOption } from './WordChoice';
+import { Tick } from './Tick';
+import type { WordOption } from './wordOption';
 import { WordPopover } from './WordPopover';
 
 /** A word in a sentence that stands for several choices: underlined, opens a list to tick. */

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tests\App\Models;
+namespace Tests\App\Framework;
 
 use App\Models\ColumnChunk;
 use App\Models\Dataset;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Models;
+namespace App\Framework;
 
 /**
  * Boots the traits of a model by the names of their methods alone. The framework looks for attributes at each of some four hundred methods

@@ -1,0 +1,7 @@
+/** What stands beside and below the figures of a sheet, which come first. */
+export { AskLine } from './AskLine';
+export { ClassesPart } from './ClassesPart';
+export { FrequencyTable } from './FrequencyTable';
+export { MorePlots } from './MorePlots';
+export { ScenesPart } from './ScenesPart';
+export { StackPart } from './StackPart';

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App\Framework;
+
+use Illuminate\Auth\EloquentUserProvider;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Session\DatabaseSessionHandler;
+use Illuminate\Session\Middleware\StartSession;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use ReflectionMethod;
+
+/**
+ * What `app/Framework` puts in the place of parts of the framework was written beside these methods as they were. One that has changed is
+ * read, ours is held beside it, and only then is its mark here made new.
+ */
+final class InternalsTest extends TestCase
+{
+    /** @return iterable<string, array{class-string, string, string}> the method, and what it said: the first digits of a hash of its text */
+    public static function methods(): iterable
+    {
+        foreach ([
+            [Model::class, 'bootTraits', '80f53bb05c8f'],
+            [EloquentUserProvider::class, 'retrieveById', '4e13ac6abecd'],
+            [DatabaseSessionHandler::class, 'read', 'a58dede8f1f9'],
+            [DatabaseSessionHandler::class, 'write', '5d442b9d6712'],
+            [DatabaseSessionHandler::class, 'getQuery', '1094055f772f'],
+            [DatabaseSessionHandler::class, 'expired', '49160fc301db'],
+            [StartSession::class, 'storeCurrentUrl', '6307ba191b4b'],
+            [FormRequest::class, 'validationRules', '1a05590709a3'],
+        ] as $method) {
+            yield "{$method[0]}::{$method[1]}" => $method;
+        }
+    }
+
+    /** @param class-string $class */
+    #[DataProvider('methods')]
+    public function test_the_method_that_is_replaced_or_leaned_on_is_as_it_was(string $class, string $name, string $mark): void
+    {
+        $method = new ReflectionMethod($class, $name);
+        $lines = array_slice((array) file((string) $method->getFileName()), $method->getStartLine() - 1, $method->getEndLine() - $method->getStartLine() + 1);
+
+        self::assertSame($mark, substr(sha1((string) preg_replace('/\s+/', ' ', implode('', $lines))), 0, 12));
+    }
+}
