@@ -81,7 +81,7 @@ export function ClassHandles({
                     aria-valuenow={which === 'start' ? start : width}
                     aria-valuetext={said}
                     data-handle={which}
-                    className="cursor-ew-resize outline-none [&:focus-visible>path]:stroke-[2.5]"
+                    className="pointer-events-auto cursor-ew-resize outline-none [&:focus-visible>path]:stroke-[2.5]"
                     onPointerDown={(event) => {
                         event.stopPropagation();
                         event.currentTarget.setPointerCapture(event.pointerId);

@@ -40,7 +40,7 @@ export function PictureOut({ scene, source }: { scene: Scene; source: PictureSou
     const svg = () => fetchSvg(source, palette, title.trim());
     const out = (use: () => Promise<void>) => () =>
         void use().catch((problem: unknown) => say(problem instanceof Error ? problem.message : String(problem)));
-    const look = 'underline-offset-4 hover:text-ink hover:underline';
+    const look = 'min-h-6 underline-offset-4 hover:text-ink hover:underline';
     return (
         <>
             <p className="mt-1.5 flex flex-wrap items-baseline gap-x-4 text-fine text-soft print:hidden">
@@ -50,7 +50,7 @@ export function PictureOut({ scene, source }: { scene: Scene; source: PictureSou
                     value={title}
                     maxLength={120}
                     onChange={(event) => setTitle(event.target.value)}
-                    className="w-44 border-b border-hair-strong bg-transparent text-ink placeholder:text-soft"
+                    className="h-6 w-44 border-b border-hair-strong bg-transparent text-ink placeholder:text-soft"
                 />
                 <span>
                     in{' '}

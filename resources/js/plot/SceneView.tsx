@@ -114,7 +114,16 @@ export function SceneView({
                         />
                     )}
                     <Marks marks={drawn.marks} />
-                    {axis?.classes !== undefined && axis.classes.width !== null && tools !== undefined && (
+                    {named !== null && <Named {...named} width={scene.width} />}
+                    {navigation.frame}
+                </svg>
+                {axis?.classes !== undefined && axis.classes.width !== null && tools !== undefined && (
+                    // Beside the picture, which is one thing for those who have it told.
+                    <svg
+                        viewBox={`0 0 ${drawn.width} ${drawn.height}`}
+                        style={{ width: drawn.width }}
+                        className="pointer-events-none absolute top-0 left-0 h-auto max-w-full touch-pan-y text-fine select-none"
+                    >
                         <ClassHandles
                             axis={{ ...(readAxis(scene) ?? axis), classes: readAxis(scene)?.classes ?? axis.classes }}
                             width={scene.width}
@@ -124,10 +133,8 @@ export function SceneView({
                             onMove={tried.follow}
                             onEnd={tools.onClasses}
                         />
-                    )}
-                    {named !== null && <Named {...named} width={scene.width} />}
-                    {navigation.frame}
-                </svg>
+                    </svg>
+                )}
                 {axis !== undefined && tools !== undefined && (
                     <CrosshairLayer
                         ref={layer}

@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react';
+import { startTransition, useRef, useState } from 'react';
 
 /**
  * Answers to questions that come faster than answers do: one is asked at a time, the latest question next, those between are dropped.
@@ -24,7 +24,8 @@ export function useLatestRequest<Answer>(
             wanted.current = null;
             try {
                 const answer = await ask(question);
-                setAnswered({ to, answer });
+                // The hand goes first: an answer is painted between its moves.
+                startTransition(() => setAnswered({ to, answer }));
             } catch {
                 // What was drawn last stays; when the hand lets go, the page asks again and says what is wrong.
             }

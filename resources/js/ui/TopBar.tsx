@@ -6,12 +6,15 @@ import { ThemeChoice } from './ThemeChoice';
 /** The bar over every screen: the way home, what is open, and the account. */
 export function TopBar({ children, account }: { children?: ReactNode; account?: ReactNode }) {
     return (
-        <header className="flex h-13 shrink-0 items-center gap-5 border-b border-hair bg-surface px-4.5">
+        <header className="flex h-13 shrink-0 items-center gap-x-5 border-b border-hair bg-surface px-4.5 max-md:h-auto max-md:min-h-13 max-md:flex-wrap">
             <Link to="/datasets" aria-label="Row Tally: all datasets" title="All datasets">
                 <Logo />
             </Link>
-            <div className="flex min-w-0 flex-1 items-center gap-5 self-stretch">{children}</div>
-            <div className="flex shrink-0 items-center gap-4 text-soft">
+            {/* In a narrow window what is open stands on a line of its own. */}
+            <div className="flex min-w-0 flex-1 items-center gap-5 self-stretch max-md:order-last max-md:h-11 max-md:basis-full max-md:empty:hidden">
+                {children}
+            </div>
+            <div className="ml-auto flex shrink-0 items-center gap-4 text-soft">
                 <ThemeChoice />
                 {account}
             </div>

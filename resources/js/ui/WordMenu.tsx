@@ -23,7 +23,7 @@ export function WordMenu({
     onChange: (value: string) => void;
 }) {
     return (
-        <DropdownMenu.Root open={isOpen} onOpenChange={onOpenChange}>
+        <DropdownMenu.Root open={isOpen} onOpenChange={onOpenChange} modal={false}>
             <DropdownMenu.Trigger asChild>
                 {/* Where the list is hung up. */}
                 <span aria-hidden="true" className="pointer-events-none absolute inset-0" />
@@ -35,9 +35,17 @@ export function WordMenu({
                     align="start"
                     sideOffset={8}
                     collisionPadding={12}
+                    // The word itself opens and closes it.
+                    onInteractOutside={(event) => {
+                        if (event.target instanceof Node && word.current?.contains(event.target) === true) {
+                            event.preventDefault();
+                        }
+                    }}
                     onCloseAutoFocus={(event) => {
                         event.preventDefault();
-                        word.current?.focus();
+                        if (document.activeElement === null || document.activeElement === document.body) {
+                            word.current?.focus();
+                        }
                     }}
                     className="z-20 max-h-[min(70vh,var(--radix-dropdown-menu-content-available-height))] max-w-md min-w-52 overflow-y-auto rounded-lg border border-hair-strong bg-surface p-1.5 text-ink shadow-lg"
                 >
