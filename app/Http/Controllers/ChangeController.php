@@ -13,10 +13,9 @@ use App\Models\Dataset;
 use App\Models\LongChange;
 use App\Models\User;
 use App\Store\Changes\ChangeDataset;
-use App\Store\Changes\FollowInputs;
+use App\Store\Changes\ChangeOfWords;
 use App\Store\Changes\History;
 use App\Store\Changes\LongChanges;
-use App\Store\Tallies;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 
@@ -29,10 +28,10 @@ final class ChangeController
     }
 
     /** Made at once, or handed to a worker where it takes long. */
-    public function store(Dataset $dataset, ChangeRequest $request, ChangeDataset $changeDataset, LongChanges $longChanges, Tallies $tallies, FollowInputs $followInputs, #[CurrentUser] User $user): JsonResponse
+    public function store(Dataset $dataset, ChangeRequest $request, ChangeDataset $changeDataset, LongChanges $longChanges, ChangeOfWords $changeOfWords, #[CurrentUser] User $user): JsonResponse
     {
-        $change = $request->change($dataset, $tallies, $followInputs);
-        $long = $longChanges->begin($dataset, $request->revision(), $user, $change);
+        $change = $changeOfWords->of($dataset, $request->words());
+        $long = $longChanges->begin($dataset, $request->revision(), $user, $change, $request->words());
 
         if ($long === null) {
             return (new ChangeResource($changeDataset->make($dataset, $request->revision(), $user, $change)))->toResponse($request);

@@ -6,23 +6,9 @@ namespace App\Http\Requests;
 
 use App\Models\Dataset;
 use App\Store\Changes\AddRows;
-use App\Store\Changes\AddVariable;
-use App\Store\Changes\ArrangeLabels;
 use App\Store\Changes\Change;
 use App\Store\Changes\DeleteRows;
-use App\Store\Changes\DeleteVariable;
-use App\Store\Changes\DescribeVariable;
 use App\Store\Changes\EditCells;
-use App\Store\Changes\FollowInputs;
-use App\Store\Changes\FreezeVariable;
-use App\Store\Changes\History;
-use App\Store\Changes\MakeVariable;
-use App\Store\Changes\RecodeVariable;
-use App\Store\Changes\RestoreRow;
-use App\Store\Changes\RestoreVariable;
-use App\Store\Changes\RetypeVariable;
-use App\Store\Changes\UndoRedo;
-use App\Store\Tallies;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use RowTally\Core\Parsing\VariableType;
@@ -133,56 +119,13 @@ final class ChangeRequest extends FormRequest
         return $this->integer('revision');
     }
 
-    public function change(Dataset $dataset, Tallies $tallies, FollowInputs $followInputs): Change
+    /** @return array<string, mixed> its kind and words */
+    public function words(): array
     {
-        /** @var array{edits: list<array{row: int, variable: string, text: string|null}>, rows: list<mixed>, order: list<string>, merged?: list<array{from: string, to: string}>|null, labels: list<array{from: string, to: string|null}>} $words */
+        /** @var array<string, mixed> $words */
         $words = $this->validated();
-        $variable = $this->string('variable')->toString();
-        $name = $this->string('name')->toString();
-        $text = fn(string $key): ?string => $this->string($key)->toString() === '' ? null : $this->string($key)->toString();
+        unset($words['revision']);
 
-        return match ($this->string('kind')->toString()) {
-            'edit-cells' => new EditCells(array_map(static fn(array $edit): array => ['row' => $edit['row'], 'variable' => $edit['variable'], 'text' => $edit['text'] ?? ''], $words['edits']), $this->boolean('anyway')),
-            'add-rows' => new AddRows(array_map(self::typedRow(...), $words['rows']), $this->boolean('anyway')),
-            'delete-rows' => new DeleteRows(array_map(static fn(mixed $row): int => is_numeric($row) ? (int) $row : 0, $words['rows'])),
-            'restore-row' => new RestoreRow($this->integer('deleted_row')),
-            'add-variable' => new AddVariable($name, $this->enum('type', VariableType::class) ?? VariableType::Number, $text('unit')),
-            'delete-variable' => new DeleteVariable($variable),
-            'restore-variable' => new RestoreVariable($variable),
-            'freeze-variable' => new FreezeVariable($variable),
-            'describe-variable' => new DescribeVariable($variable, $this->described()),
-            'retype-variable' => new RetypeVariable($variable, $this->enum('type', VariableType::class) ?? VariableType::Number),
-            'arrange-labels' => new ArrangeLabels($variable, $words['order'], array_column($words['merged'] ?? [], 'to', 'from')),
-            'recode-variable' => new RecodeVariable($variable, $name, array_map(static fn(?string $to): string => $to ?? '', array_column($words['labels'], 'to', 'from'))),
-            'make-variable' => new MakeVariable($followInputs, $tallies, $name, $this->string('formula')->toString(), $text('unit'), $text('description')),
-            'redo' => UndoRedo::redo(History::of($dataset)),
-            default => UndoRedo::undo(History::of($dataset)),
-        };
-    }
-
-    /** @return array<string, string> */
-    private static function typedRow(mixed $row): array
-    {
-        $typed = [];
-        foreach (is_array($row) ? $row : [] as $key => $text) {
-            $typed[(string) $key] = is_string($text) ? $text : '';
-        }
-
-        return $typed;
-    }
-
-    /** @return array{name?: string, unit?: string|null, label?: string|null, description?: string|null, shown_decimals?: int|null, missing_marks?: list<string>} */
-    private function described(): array
-    {
-        /** @var array{name?: string, unit?: string|null, label?: string|null, description?: string|null, shown_decimals?: int|null, missing_marks?: list<string>} $fields */
-        $fields = array_intersect_key((array) $this->validated(), array_flip(['name', 'unit', 'label', 'description', 'shown_decimals', 'missing_marks']));
-
-        // A rule passes what is blank; of a number that is none.
-        if (array_key_exists('shown_decimals', $fields)) {
-            $decimals = $this->input('shown_decimals');
-            $fields['shown_decimals'] = is_numeric($decimals) ? (int) $decimals : null;
-        }
-
-        return $fields;
+        return $words;
     }
 }

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Store\Changes;
 
+use App\Models\Dataset;
 use App\Models\Variable;
 use App\Store\StoredRows;
 use App\Store\Tallies;
+use RowTally\Core\Columns\Chunk;
 use RowTally\Core\Formula\Formula;
 use RowTally\Core\Parsing\VariableType;
 
@@ -35,6 +37,45 @@ final readonly class FollowInputs
                 unset($waiting[$id]);
             }
         }
+    }
+
+    /**
+     * Roughly how many steps it takes to follow a change.
+     *
+     * @param list<string>|null $keys   of the variables that it changes; null = any
+     * @param bool              $isWide whether it changes all rows, not a few
+     */
+    public function steps(Dataset $dataset, ?array $keys, bool $isWide): int
+    {
+        $variables = $dataset->variables->keyBy('id');
+        $following = $variables->filter(static fn(Variable $variable): bool => $variable->made !== null && !$variable->made['frozen']);
+        if ($following->isEmpty()) {
+            return 0;
+        }
+        $names = StoredRows::of($dataset, $this->tallies)->names();
+        $changed = $keys === null ? null : $variables->filter(static fn(Variable $variable): bool => in_array($variable->key, $keys, true))->map(static fn(): bool => $isWide)->all();
+        $steps = 0;
+        // Inputs come before what is made from them.
+        for ($before = -1; $before !== count($changed ?? []);) {
+            $before = count($changed ?? []);
+            foreach ($following as $id => $variable) {
+                $inputs = array_intersect_key($changed ?? [], array_flip($variable->made['inputs'] ?? []));
+                if (isset($changed[$id]) || ($changed !== null && $inputs === [])) {
+                    continue;
+                }
+                $formula = Formula::of($variable->made['formula'] ?? '', $names);
+                $isAllOfIt = $formula->needsAllRows || in_array(true, $inputs, true);
+                $steps += $formula->parts * ($isAllOfIt ? $dataset->rows : min($dataset->rows, Chunk::ROWS));
+                if ($changed !== null) {
+                    $changed[$id] = $isAllOfIt;
+                }
+            }
+            if ($changed === null) {
+                break;
+            }
+        }
+
+        return $steps;
     }
 
     /**

@@ -7,10 +7,8 @@ namespace App\Store\Changes;
 use App\Models\Dataset;
 use App\Models\LongChange;
 use App\Models\User;
-use App\Store\Tallies;
 use Closure;
 use Illuminate\Support\Facades\DB;
-use RowTally\Core\Parsing\VariableType;
 use Throwable;
 
 /** Changes that take longer than somebody waits for an answer: a worker makes them, says how far it is, and stops when told to. */
@@ -26,26 +24,24 @@ final readonly class LongChanges
     /** What is written while a change is being made stands for itself, on a connection of its own. */
     private const ASIDE = 'aside';
 
-    public function __construct(private ChangeDataset $changeDataset, private FollowInputs $followInputs, private Tallies $tallies) {}
+    public function __construct(private ChangeDataset $changeDataset, private ChangeOfWords $changeOfWords) {}
 
     /**
+     * @param array<string, mixed> $words what the change was made of
+     *
      * @return LongChange|null null when it is short enough to be waited for
      *
      * @throws ChangeRefused
      */
-    public function begin(Dataset $dataset, int $revision, User $user, Change $change): ?LongChange
+    public function begin(Dataset $dataset, int $revision, User $user, Change $change, array $words): ?LongChange
     {
-        if (!$change instanceof TakesLong) {
-            return null;
-        }
-        $steps = $change->steps($dataset);
+        $steps = $this->changeOfWords->steps($dataset, $change, $words);
         if ($steps > self::MOST) {
-            throw ChangeRefused::because('too-much-work', 'This would take ' . number_format($steps / 1e6) . ' million steps: each part of a formula for each row.', 'at most ' . number_format(self::MOST / 1e6) . ' million', 'Make variables of parts of it, or leave out what is not needed.');
+            throw ChangeRefused::because('too-much-work', 'This would take ' . number_format($steps / 1e6) . ' million steps: each part of a formula for each row.', 'at most ' . number_format(self::MOST / 1e6) . ' million', 'Make variables of parts of it, leave out what is not needed, or freeze what is made from it, which then stays as it is.');
         }
         if ($steps < self::LONG) {
             return null;
         }
-        $words = $change->words();
         $fingerprint = hash('sha256', json_encode([$user->id, $words], JSON_THROW_ON_ERROR));
         // Asked for a second time, because the page was loaded anew, it is the same.
         $query = LongChange::query();
@@ -68,7 +64,7 @@ final readonly class LongChanges
         $dataset = Dataset::query()->findOrFail($long->dataset_id);
         $user = User::query()->findOrFail($long->user_id);
         try {
-            $revision = $this->changeDataset->make($dataset, $long->revision, $user, $this->change($long->words), $this->beat($long));
+            $revision = $this->changeDataset->make($dataset, $long->revision, $user, $this->changeOfWords->of($dataset, $long->words), $this->beat($long));
             self::close($long, 'done', null, $revision->number);
         } catch (ChangeStopped) {
             self::close($long, 'stopped', 'It was stopped; nothing was changed.');
@@ -119,17 +115,6 @@ final readonly class LongChanges
             if ($own->value('status') !== 'running') {
                 throw new ChangeStopped();
             }
-        };
-    }
-
-    /** @param array<string, mixed> $words */
-    private function change(array $words): Change
-    {
-        $text = static fn(string $name): ?string => is_string($words[$name] ?? null) ? $words[$name] : null;
-
-        return match ($text('kind')) {
-            'retype-variable' => new RetypeVariable($text('variable') ?? '', VariableType::from($text('type') ?? '')),
-            default => new MakeVariable($this->followInputs, $this->tallies, $text('name') ?? '', $text('formula') ?? '', $text('unit'), $text('description')),
         };
     }
 }

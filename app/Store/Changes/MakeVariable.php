@@ -37,11 +37,6 @@ final readonly class MakeVariable implements TakesLong
         return $dataset->rows * Formula::of($this->formula, StoredRows::of($dataset, $this->tallies)->names())->parts;
     }
 
-    public function words(): array
-    {
-        return ['kind' => $this->kind(), 'name' => $this->name, 'formula' => $this->formula, 'unit' => $this->unit, 'description' => $this->description];
-    }
-
     /** @throws FormulaError */
     public function apply(DraftRevision $draft): string
     {

@@ -62,11 +62,6 @@ final readonly class RetypeVariable implements TakesLong
         return $dataset->rows * self::STEPS_A_ROW;
     }
 
-    public function words(): array
-    {
-        return ['kind' => $this->kind(), 'variable' => $this->key, 'type' => $this->type->value];
-    }
-
     public function apply(DraftRevision $draft): string
     {
         $variable = $draft->variable($this->key);

@@ -11,7 +11,4 @@ interface TakesLong extends Change
 {
     /** Roughly how many steps it takes: a row for each part of a formula, say. */
     public function steps(Dataset $dataset): int;
-
-    /** @return array<string, mixed> what it can be made again from by a worker: its kind and its words */
-    public function words(): array;
 }

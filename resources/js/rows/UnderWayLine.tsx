@@ -7,7 +7,7 @@ export function UnderWayLine() {
     if (now === null) {
         return null;
     }
-    const words = now.name === null ? 'Reading the variable anew' : `Making “${now.name}”`;
+    const words = now.name === null ? 'Making the change, and what follows from it' : `Making “${now.name}”`;
     return (
         <div role="status" className="flex shrink-0 flex-wrap items-center gap-3 border-b border-hair bg-accent-wash px-4.5 py-2">
             <span>

@@ -7,6 +7,7 @@ namespace Tests\App\Store;
 use App\Models\Dataset;
 use App\Models\LongChange;
 use App\Models\Revision;
+use App\Store\Changes\FollowInputs;
 use App\Store\Changes\LongChanges;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Queue;
@@ -43,6 +44,42 @@ final class LongChangesTest extends AppTestCase
         self::assertSame(['queued', 'make-variable'], [$answer->json('status'), Revision::query()->where('dataset_id', $this->dataset->id)->where('number', 2)->value('kind')]);
         $again = $this->asked()->assertStatus(202);
         self::assertSame(['done', 2], [$again->json('status'), $again->json('change.revision')]);
+    }
+
+    public function test_an_edit_is_handed_over_too_where_what_follows_from_it_takes_long(): void
+    {
+        Queue::fake();
+        $change = fn(array $words): TestResponse => $this->postJson("/api/datasets/{$this->dataset->id}/changes", ['revision' => $this->dataset->refresh()->revision, ...$words]);
+        $edit = static fn(string $variable, int $row, string $text): array => ['kind' => 'edit-cells', 'edits' => [['row' => $row, 'variable' => $variable, 'text' => $text]]];
+        $make = static fn(int $id) => app(LongChanges::class)->make(LongChange::query()->findOrFail($id));
+        $make($change(['kind' => 'make-variable', 'name' => 'far', 'formula' => 'z(kg)' . str_repeat(' + 1', 299)])->assertStatus(202)->json('id'));
+
+        $change($edit('n', 1, '5'))->assertSuccessful();
+        $before = $this->getJson("/api/datasets/{$this->dataset->id}/rows?of=far&count=1")->json('cells.far');
+        $handed = $change($edit('kg', 9_000, '5000'))->assertStatus(202);
+        $make($handed->json('id'));
+        $told = $this->getJson("/api/datasets/{$this->dataset->id}/changes/under-way/{$handed->json('id')}")->assertOk();
+        self::assertSame(['done', '5000'], [$told->json('status'), $this->getJson("/api/datasets/{$this->dataset->id}/rows?of=kg&from=8999&count=1")->json('cells.kg.0')]);
+        self::assertNotSame($before, $this->getJson("/api/datasets/{$this->dataset->id}/rows?of=far&count=1")->json('cells.far'));
+        self::assertSame(202, $change(['kind' => 'undo'])->getStatusCode());
+        self::assertSame(202, $change(['kind' => 'delete-rows', 'rows' => [2]])->getStatusCode());
+        // Frozen, it is in nobody's way.
+        $change(['kind' => 'freeze-variable', 'variable' => 'far'])->assertSuccessful();
+        $change($edit('kg', 1, '7'))->assertSuccessful();
+    }
+
+    public function test_what_is_made_of_what_is_made_is_reckoned_in(): void
+    {
+        foreach (['twice' => 'kg * 2', 'spread' => 'z(twice)'] as $name => $formula) {
+            $this->postJson("/api/datasets/{$this->dataset->id}/changes", ['revision' => $this->dataset->refresh()->revision, 'kind' => 'make-variable', 'name' => $name, 'formula' => $formula])->assertSuccessful();
+        }
+        $steps = fn(?array $keys, bool $isWide): int => app(FollowInputs::class)->steps($this->dataset->refresh()->load('variables'), $keys, $isWide);
+
+        // kg, 2 and the product in one piece of 8,192 rows; twice and its z in all rows.
+        self::assertSame(3 * 8_192 + 2 * 9_000, $steps(['kg'], false));
+        self::assertSame(3 * 9_000 + 2 * 9_000, $steps(['kg'], true));
+        self::assertSame(3 * 8_192 + 2 * 9_000, $steps(null, false));
+        self::assertSame([0, 0], [$steps(['n'], true), $steps([], false)]);
     }
 
     public function test_it_stops_when_told_to_and_leaves_nothing(): void
