@@ -82,5 +82,9 @@ export function ImportProgress({ id, fileName, onDismiss }: { id: number; fileNa
 }
 
 function openWords(data: Import): string {
-    return data.status === 'queued' ? 'Waiting for its turn' : `Reading: ${counted(data.rows_read, 'row')} so far`;
+    if (data.status === 'queued') {
+        return 'Waiting for its turn';
+    }
+    // What is no text is made rows first, by a process of its own.
+    return data.rows_read === 0 ? 'Opening the file' : `Reading: ${counted(data.rows_read, 'row')} so far`;
 }
