@@ -22,30 +22,36 @@ final class StepsScene implements Picture
 
     public static function options(PictureSource $of, Look $look): array
     {
-        return [];
+        return [self::drawn(count($of->names()) > 1)];
     }
 
     public static function draw(PictureSource $of, Look $look, float $width): array
     {
-        return [DrawnScene::of($of->names()[0], self::of(StepPlot::of($of->columns()), $of->names(), $of->axisName(), $width), 'there is no value to draw')];
+        return [DrawnScene::of($of->names()[0], self::of(StepPlot::of($of->columns()), $of->names(), $of->axisName(), $width, $look->of(self::drawn(true)) === 'groups'), 'there is no value to draw')];
+    }
+
+    private static function drawn(bool $isOffered): Option
+    {
+        return new Option('drawn', 'Lines of', 'Lines of ', [['value' => 'all', 'words' => 'all rows and of each group'], ['value' => 'groups', 'words' => 'each group alone']], isOffered: $isOffered);
     }
 
     /** @param list<string> $names of the lines */
-    public static function of(StepPlot $plot, array $names, string $axisName, float $width): ?Scene
+    public static function of(StepPlot $plot, array $names, string $axisName, float $width, bool $isOfGroupsAlone = false): ?Scene
     {
         if ($plot->axis === null) {
             return null;
         }
         $width = min($width, PointsScene::WIDEST);
         $room = $width - PointsScene::LEFT - PointsScene::RIGHT;
-        $key = count($names) === 1 ? [] : array_map(static fn(string $name, int $lane): array => ['sign' => 'line', 'words' => $name, 'lane' => $lane], $names, array_keys($names));
+        $lines = $isOfGroupsAlone && count($names) > 1 ? array_diff_key($plot->lines, [0]) : $plot->lines;
+        $key = count($names) === 1 ? [] : array_map(static fn(int $lane): array => ['sign' => 'line', 'words' => $names[$lane], 'lane' => $lane], array_keys($lines));
         $base = PointsScene::HEIGHT - PointsScene::BOTTOM;
         $x = new Scale($plot->axis->from, $plot->axis->to, PointsScene::LEFT, $width - PointsScene::RIGHT);
         $y = new Scale(0.0, 1.0, $base, PointsScene::TOP);
         $caption = 'The share of the rows at or below each value; it rises where there are values.';
         $table = [['group', $axisName, 'share at or below']];
         $sentences = [];
-        foreach ($plot->lines as $lane => $line) {
+        foreach ($lines as $lane => $line) {
             $half = array_values(array_filter($line, static fn(array $step): bool => $step['share'] >= 0.5))[0] ?? null;
             $sentences[] = $names[$lane] . ': ' . ($half === null ? 'no values' : 'half of ' . Exact::plainText($plot->n[$lane]) . ' at or below ' . PointsScene::short($half['value'])) . '.';
             foreach ($line as $step) {
@@ -54,7 +60,7 @@ final class StepsScene implements Picture
         }
         $scene = new Scene($width, PointsScene::HEIGHT + Key::height($key, $room), "{$axisName}, share at or below", $sentences, $caption, $table);
         Axes::levels($scene, PointsScene::SHARES, 'share of the rows at or below', $y, PointsScene::LEFT, $x->end);
-        foreach ($plot->lines as $lane => $line) {
+        foreach ($lines as $lane => $line) {
             $path = 'M' . Svg::number($x->start) . ' ' . Svg::number($y->start);
             foreach ($line as $step) {
                 [$at, $share] = [$x->at($step['value']), $y->at($step['share'])];

@@ -81,6 +81,9 @@ final class ScenesTest extends TestCase
         self::assertSame('M76 256H76V195.5H276V74.5H476V14H476', $overall['d']);
         self::assertSame(['M76 256H276V14H476', 'North', 'lane-1'], [$north['d'], $north['id'], $north['stroke']]);
         self::assertSame(['Overall', 'North', 'South'], array_column(SceneMarks::of($scene, 'key'), 'text'));
+        $groups = StepsScene::of($plot, ['Overall', 'North', 'South'], 'kg', 502.0, true);
+        self::assertNotNull($groups);
+        self::assertSame([['North'], ['North', 'South']], [array_column(SceneMarks::of($groups, 'steps'), 'id'), array_column(SceneMarks::of($groups, 'key'), 'text')]);
         self::assertSame(['Overall: half of 4 at or below 50.', 'North: half of 2 at or below 50.', 'South: no values.'], $scene->sentences);
         self::assertSame(['Overall', '50', '0.75'], $scene->table[2]);
         self::assertSame('Overall: 75 % at or below 50', $scene->toArray()['steps'][1]['words']);
