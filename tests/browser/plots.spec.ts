@@ -65,6 +65,8 @@ test('heights, lines and the normal curve are chosen in the sentence above the s
 
 test('the crosshair reads and a drag selects a range that leads to its rows', async ({ page }) => {
     await uploadAndOpen(page, 'range.csv', file, 'x');
+    // The plot takes its last width a moment after the table beside it has grown.
+    await page.waitForLoadState('networkidle');
     const picture = page.locator('figure svg[role="img"]').first();
     await expect(page.locator('[data-box]')).toBeVisible();
     const box = await picture.boundingBox();
