@@ -14,7 +14,7 @@ return new class extends Migration {
         Schema::drop('tallies');
         Schema::create('tallies', static function (Blueprint $table): void {
             $table->unsignedBigInteger('variable_id');
-            // '' = all rows; else what splits them and which are in, see Slice.
+            // '' = all rows; else what splits them and which are in, see StoredGrouping.
             $table->string('slice', 48)->default('');
             $table->unsignedInteger('revision');
             $table->binary('payload');

@@ -985,7 +985,7 @@ export interface components {
             };
         };
         /** @enum {string} */
-        TakenAs: "sample" | "population";
+        SampleOrPopulation: "sample" | "population";
         /** @enum {string} */
         QuartileRule: "halves-excluded" | "halves-included" | "hf1" | "hf2" | "hf3" | "hf4" | "hf5" | "hf6" | "hf7" | "hf8" | "hf9";
         Conventions: {
@@ -1269,7 +1269,7 @@ export interface components {
             notes: string[];
         };
         Basis: {
-            as: components["schemas"]["TakenAs"];
+            as: components["schemas"]["SampleOrPopulation"];
             quartiles: components["schemas"]["QuartileRule"];
             /** @enum {string} */
             class_edge: "left" | "right";
