@@ -46,7 +46,7 @@ final class Svg
     private function document(Scene $scene, string $title): string
     {
         $above = $title === '' ? 0.0 : self::TITLE;
-        $lines = TextWidth::wrapped($scene->caption, $scene->width, 4);
+        $lines = TextWidth::wrapped($scene->caption, $scene->width - self::MARGIN, 4);
         $height = $scene->height + count($lines) * self::LINE + ($lines === [] ? 0.0 : 6.0);
         foreach ($lines as $i => $line) {
             $this->add('text', ['x' => 0.0, 'y' => $scene->height + self::LINE * ($i + 1) - 2, 'fill' => $this->palette->ink('soft')], $line);
