@@ -31,7 +31,7 @@ final class RefusedWordsTest extends AppTestCase
         yield 'edges the wrong way round' => ['of=kg&classes=0,10,5', 'Edges of classes ascend, but 5 comes behind 10.'];
         yield 'a zoom to nothing' => ['of=kg&zoom=10:10', '"10:10" is no part of an axis'];
         yield 'too fine classes' => ['of=kg&classes=0:0.000001', 'That makes more than '];
-        yield 'quartiles by another rule' => ['of=kg&quartiles=hf10', 'Quartiles are cut by one of: '];
+        yield 'quartiles by another rule' => ['of=kg&quartiles=hf10', 'How quartiles are cut: one of '];
         yield 'a third split' => ['of=kg&by=apiary,tag,seen', 'Rows can be split by one or two variables.'];
         yield 'a condition that ends early' => ['of=kg&where=' . 'kg%20%3E', 'The formula ends too early.'];
     }

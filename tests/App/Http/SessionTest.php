@@ -12,8 +12,6 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Session;
-use Illuminate\Testing\TestResponse;
-use Symfony\Component\HttpFoundation\Cookie;
 use Tests\App\AppTestCase;
 use Tests\App\Support\Contract;
 
@@ -159,23 +157,5 @@ final class SessionTest extends AppTestCase
 
         self::assertNotSame('nectar-flow', $kept);
         self::assertTrue(Hash::check('nectar-flow', $kept));
-    }
-
-    public function test_cookies_come_with_the_page_and_with_changes_and_not_with_every_answer(): void
-    {
-        $named = static fn(TestResponse $response): array => array_map(static fn(Cookie $cookie): string => $cookie->getName(), $response->headers->getCookies());
-        $first = $this->get('/api/datasets')->assertOk();
-        $both = [config()->string('session.cookie'), 'XSRF-TOKEN'];
-        self::assertEqualsCanonicalizing($both, $named($first));
-
-        // As a browser does: with the cookies it was given.
-        $given = [];
-        foreach ($both as $name) {
-            $given[$name] = $first->getCookie($name)?->getValue() ?? '';
-        }
-        self::assertSame([], $named($this->withCookies($given)->get('/api/datasets')->assertOk()));
-        self::assertEqualsCanonicalizing($both, $named($this->withCookies($given)->get('/datasets')->assertOk()));
-        self::assertEqualsCanonicalizing($both, $named($this->withCookies($given)->post('/api/datasets', ['title' => 'New'])->assertSuccessful()));
-        self::assertEqualsCanonicalizing($both, $named($this->withCookies([...$given, $both[0] => 'no name of a session'])->get('/api/datasets')));
     }
 }
