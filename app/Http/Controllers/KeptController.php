@@ -50,9 +50,10 @@ final class KeptController
 
     public function arrange(Dataset $dataset, Request $request, KeepItems $keep): Response
     {
-        /** @var array{ids: list<int>} $order */
+        /** @var array{ids: array<mixed>} $order */
         $order = $request->validate(['ids' => ['required', 'array', 'max:1000'], 'ids.*' => ['integer']]);
-        $keep->arrange($dataset, $order['ids']);
+        // A rule for whole numbers passes true and false.
+        $keep->arrange($dataset, array_map(static fn(mixed $id): int => is_numeric($id) ? (int) $id : 0, array_values($order['ids'])));
 
         return new Response(status: 204);
     }

@@ -16,15 +16,17 @@ final readonly class ChangeOfWords
     /** @param array<string, mixed> $words checked before */
     public function of(Dataset $dataset, array $words): Change
     {
-        /** @var array{kind: string, anyway?: bool|int|string|null, deleted_row?: int|string, edits?: list<array{row: int, variable: string, text: string|null}>, rows?: list<mixed>, order?: list<string>, merged?: list<array{from: string, to: string}>|null, labels?: list<array{from: string, to: string|null}>} $words */
+        /** @var array{kind: string, anyway?: bool|int|string|null, deleted_row?: int|string, edits?: list<array{row: int, variable: string, text: string|null}>, rows?: list<mixed>, order?: list<string>, merged?: list<array{from: string, to: string}>|string|null, labels?: list<array{from: string, to: string|null}>} $words */
         $text = static fn(string $name): string => is_string($words[$name] ?? null) ? $words[$name] : '';
         $orNull = static fn(string $name): ?string => $text($name) === '' ? null : $text($name);
         $anyway = filter_var($words['anyway'] ?? false, FILTER_VALIDATE_BOOLEAN);
         $type = VariableType::tryFrom($text('type')) ?? VariableType::Number;
         $rows = $words['rows'] ?? [];
+        // A rule for lists passes what is blank.
+        $merged = is_array($words['merged'] ?? null) ? $words['merged'] : [];
 
         return match ($words['kind']) {
-            'edit-cells' => new EditCells(array_map(static fn(array $edit): array => ['row' => $edit['row'], 'variable' => $edit['variable'], 'text' => $edit['text'] ?? ''], $words['edits'] ?? []), $anyway),
+            'edit-cells' => new EditCells(array_map(static fn(array $edit): array => ['row' => self::number($edit['row']), 'variable' => $edit['variable'], 'text' => $edit['text'] ?? ''], $words['edits'] ?? []), $anyway),
             'add-rows' => new AddRows(array_map(self::typedRow(...), $rows), $anyway),
             'delete-rows' => new DeleteRows(array_map(self::number(...), $rows)),
             'restore-row' => new RestoreRow(self::number($words['deleted_row'] ?? null)),
@@ -34,7 +36,7 @@ final readonly class ChangeOfWords
             'freeze-variable' => new FreezeVariable($text('variable')),
             'describe-variable' => new DescribeVariable($text('variable'), self::described($words)),
             'retype-variable' => new RetypeVariable($text('variable'), $type),
-            'arrange-labels' => new ArrangeLabels($text('variable'), $words['order'] ?? [], array_column($words['merged'] ?? [], 'to', 'from')),
+            'arrange-labels' => new ArrangeLabels($text('variable'), $words['order'] ?? [], array_column($merged, 'to', 'from')),
             'recode-variable' => new RecodeVariable($text('variable'), $text('name'), array_map(static fn(?string $to): string => $to ?? '', array_column($words['labels'] ?? [], 'to', 'from'))),
             'make-variable' => new MakeVariable($this->followInputs, $this->tallies, $text('name'), $text('formula'), $orNull('unit'), $orNull('description')),
             'redo' => UndoRedo::redo(History::of($dataset)),
@@ -84,11 +86,15 @@ final readonly class ChangeOfWords
      */
     private static function described(array $words): array
     {
-        /** @var array{name?: string, unit?: string|null, label?: string|null, description?: string|null, shown_decimals?: int|string|null, missing_marks?: list<string>} $fields */
+        /** @var array{name?: string, unit?: string|null, label?: string|null, description?: string|null, shown_decimals?: int|string|null, missing_marks?: list<string>|string} $fields */
         $fields = array_intersect_key($words, array_flip(['name', 'unit', 'label', 'description', 'shown_decimals', 'missing_marks']));
         // A rule passes what is blank; of a number that is none.
         if (array_key_exists('shown_decimals', $fields)) {
             $fields['shown_decimals'] = is_numeric($fields['shown_decimals']) ? (int) $fields['shown_decimals'] : null;
+        }
+
+        if (array_key_exists('missing_marks', $fields) && !is_array($fields['missing_marks'])) {
+            unset($fields['missing_marks']);
         }
 
         return $fields;

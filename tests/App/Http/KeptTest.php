@@ -84,6 +84,14 @@ final class KeptTest extends AppTestCase
         $this->postJson("{$place}/stack?of=yield&where=missing(yield)", self::PICTURE)->assertUnprocessable();
     }
 
+    public function test_an_order_of_what_are_no_numbers_changes_nothing(): void
+    {
+        $dataset = $this->dataset("yield\n1\n");
+        $id = $this->keep($dataset, self::TABLE)['id'];
+        $this->putJson("/api/datasets/{$dataset->id}/kept/order", ['ids' => [true, false, (string) $id]])->assertNoContent();
+        self::assertSame([$id], array_column($this->getJson("/api/datasets/{$dataset->id}/kept")->json(), 'id'));
+    }
+
     public function test_for_another_account_it_does_not_exist(): void
     {
         $dataset = $this->dataset("yield\n1\n");

@@ -137,4 +137,18 @@ final class RefusedChangesTest extends AppTestCase
 
         self::assertSame([$text, $isRead], [$cell->text, $cell->isRead]);
     }
+
+    public function test_a_list_that_is_a_blank_text_and_a_row_that_is_no_number_are_no_fault_of_ours(): void
+    {
+        $dataset = $this->dataset("g,x\na,1\nb,2\n");
+        foreach ([
+            ['kind' => 'arrange-labels', 'variable' => 'g', 'order' => ['b', 'a'], 'merged' => "\0"],
+            ['kind' => 'describe-variable', 'variable' => 'x', 'missing_marks' => "\0"],
+            ['kind' => 'edit-cells', 'edits' => [['row' => true, 'variable' => 'x', 'text' => '5']]],
+            ['kind' => 'delete-rows', 'rows' => [true]],
+        ] as $words) {
+            $answer = $this->postJson("/api/datasets/{$dataset->id}/changes", ['revision' => $dataset->refresh()->revision, ...$words]);
+            self::assertLessThan(500, $answer->getStatusCode(), (string) json_encode($words));
+        }
+    }
 }
