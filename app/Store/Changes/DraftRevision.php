@@ -105,7 +105,7 @@ final class DraftRevision
     {
         $before = 0;
         foreach ($this->layout() as $number => $rows) {
-            if ($row <= $before + $rows) {
+            if ($row >= 1 && $row <= $before + $rows) {
                 return [$number, $row - $before - 1];
             }
             $before += $rows;
