@@ -12,7 +12,7 @@ import { CopyFigure } from './CopyFigure';
 import { figureName, fullText, shownText } from './figureCells';
 import type { Asked } from './PlotPart';
 import { useClasses } from './queries';
-import type { Question } from './question';
+import { groupsAsked, type Question } from './question';
 import { ScenesPart } from './ScenesPart';
 import { StatedEntry } from './StatedEntry';
 
@@ -158,7 +158,7 @@ export function ClassesPart({
                         </div>
                         <div className="w-full min-w-0 flex-1">
                             <ScenesPart
-                                key={names.length}
+                                key={`${groupsAsked(question)} ${question.count_columns}`}
                                 kind="classes"
                                 title={null}
                                 {...{ dataset, revision, question, variable, names, axisName }}

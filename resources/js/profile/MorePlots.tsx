@@ -2,7 +2,7 @@ import clsx from 'clsx';
 import { conventions } from '../api/conventions';
 import { Button } from '../ui/Button';
 import type { Asked } from './PlotPart';
-import type { Question } from './question';
+import { groupsAsked, type Question } from './question';
 import { ScenesPart } from './ScenesPart';
 
 /** More pictures of one variable, opened one by one; which are open stands in the address. */
@@ -36,9 +36,9 @@ export function MorePlots({
             {pictures
                 .filter(({ kind }) => open.includes(kind))
                 .map(({ kind, name }) => (
-                    // What can be chosen is another with another number of groups.
+                    // What can be chosen is another with other groups.
                     <ScenesPart
-                        key={`${kind} ${asked.names.length}`}
+                        key={`${kind} ${groupsAsked(asked.question)}`}
                         kind={kind}
                         title={name}
                         labelsOf={labelsOf}

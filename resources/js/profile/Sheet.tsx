@@ -6,7 +6,7 @@ import { figureName, fullText, shownText } from './figureCells';
 import { FigureTable, tableWidth } from './FigureTable';
 import { groupName } from './groups';
 import { rowLabels } from './queries';
-import type { Question } from './question';
+import { groupsAsked, type Question } from './question';
 
 // Fetched when the figures are there.
 const parts = () => import('./sheetParts');
@@ -123,7 +123,7 @@ export function Sheet({
                     />
                 )}
                 {sheet.type === 'category' && !sheet.reads_as_classes && sheet.frequencies !== null && (
-                    <ScenesPart key={names.length} kind="labels" title={null} onShowRows={onShowRows} {...asked} />
+                    <ScenesPart key={groupsAsked(question)} kind="labels" title={null} onShowRows={onShowRows} {...asked} />
                 )}
             </Suspense>
             {sheet.dates !== null && (

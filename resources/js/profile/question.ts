@@ -70,6 +70,11 @@ export function classWords(question: Question): ClassWords {
     );
 }
 
+/** Into which groups the rows are asked for: as soon as that is another, not only when the answer is there. */
+export function groupsAsked({ by, no_entry }: Question): string {
+    return `${by.join()} ${no_entry}`;
+}
+
 /** Ticks or unticks one variable; the others stay, in the order of the rail. */
 export function toggled(keys: string[], key: string, variables: Variable[]): string[] {
     const chosen = new Set(keys);
