@@ -1,6 +1,7 @@
 import clsx from 'clsx';
 import { Popover } from 'radix-ui';
 import type { ReactNode, RefObject } from 'react';
+import { belowWord } from './belowWord';
 
 /** What a word opens, below it. */
 export function PopoverBelow({
@@ -21,21 +22,7 @@ export function PopoverBelow({
             <Popover.Anchor virtualRef={word} />
             <Popover.Portal>
                 <Popover.Content
-                    align="start"
-                    sideOffset={8}
-                    collisionPadding={12}
-                    // The word itself opens and closes it.
-                    onInteractOutside={(event) => {
-                        if (event.target instanceof Node && word.current?.contains(event.target) === true) {
-                            event.preventDefault();
-                        }
-                    }}
-                    onCloseAutoFocus={(event) => {
-                        event.preventDefault();
-                        if (document.activeElement === null || document.activeElement === document.body) {
-                            word.current?.focus();
-                        }
-                    }}
+                    {...belowWord(word)}
                     className={clsx('z-20 rounded-lg border border-hair-strong bg-surface text-body text-ink shadow-lg', className)}
                 >
                     {children}

@@ -1,6 +1,7 @@
 import clsx from 'clsx';
 import { DropdownMenu } from 'radix-ui';
 import type { RefObject } from 'react';
+import { belowWord } from './belowWord';
 import { Tick } from './Tick';
 import type { WordOption } from './wordOption';
 
@@ -32,21 +33,7 @@ export function WordMenu({
                 <DropdownMenu.Content
                     aria-label={name}
                     aria-labelledby={undefined}
-                    align="start"
-                    sideOffset={8}
-                    collisionPadding={12}
-                    // The word itself opens and closes it.
-                    onInteractOutside={(event) => {
-                        if (event.target instanceof Node && word.current?.contains(event.target) === true) {
-                            event.preventDefault();
-                        }
-                    }}
-                    onCloseAutoFocus={(event) => {
-                        event.preventDefault();
-                        if (document.activeElement === null || document.activeElement === document.body) {
-                            word.current?.focus();
-                        }
-                    }}
+                    {...belowWord(word)}
                     className="z-20 max-h-[min(70vh,var(--radix-dropdown-menu-content-available-height))] max-w-md min-w-52 overflow-y-auto rounded-lg border border-hair-strong bg-surface p-1.5 text-ink shadow-lg"
                 >
                     <DropdownMenu.RadioGroup value={value} onValueChange={onChange}>
