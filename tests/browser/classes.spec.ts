@@ -71,6 +71,23 @@ test('a column of counts for each group makes a column of figures for each', asy
     await expect(page.locator('td[data-grouped="mean"]')).toHaveText(['4.5', '3.3', '5.8']);
     await choose(page, /^Classes shown as/, 'cumulative %');
     await expect(page.getByRole('region', { name: 'Classes', exact: true }).getByRole('row').nth(1)).toHaveText(/50\.0\s*75\.0\s*25\.0$/);
+
+    // A picture that comes late, above an open list, does not push the list out of reach.
+    let letGo = () => {};
+    const gone = new Promise<void>((resolve) => (letGo = resolve));
+    await page.route('**/plots/classes*', async (route) => {
+        await gone;
+        await route.continue();
+    });
+    await page.setViewportSize({ width: 1000, height: 700 });
+    await page.reload();
+    const word = page.getByRole('button', { name: /^Classes shown as/ });
+    await word.evaluate((element) => element.scrollIntoView({ block: 'end' }));
+    await word.click();
+    letGo();
+    await expect(page.locator('[aria-label="As classes"] figure svg').first()).toBeVisible();
+    await expect(word).toBeInViewport();
+    await page.getByRole('menuitemradio', { name: /^counts/ }).click({ timeout: 10_000 });
 });
 
 test('a number tallied into classes becomes a dataset of classes with counts', async ({ page }) => {

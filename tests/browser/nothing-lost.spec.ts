@@ -17,6 +17,11 @@ function cell(page: Page, row: number) {
     return page.locator(`[data-row="${row - 1}"] [data-key="before"]`);
 }
 
+/** What says that the server was away; a failure of another test may be told beside it. */
+function unanswered(page: Page) {
+    return page.getByRole('alert').filter({ hasText: 'The server does not answer.' });
+}
+
 async function type(page: Page, row: number, text: string): Promise<void> {
     await cell(page, row).click();
     await page.keyboard.type(text);
@@ -178,7 +183,7 @@ test('what failed is asked for again by one press: a picture, the figures, a dat
     await page.getByRole('link', { name: 'Row Tally: all datasets' }).click();
     await page.route('**/api/datasets', (route) => (route.request().method() === 'POST' ? route.abort() : route.continue()));
     await page.getByRole('button', { name: /empty one/ }).click();
-    await expect(page.getByRole('alert')).toContainText('The server does not answer.');
+    await expect(unanswered(page)).toBeVisible();
     await page.unroute('**/api/datasets');
     await page.getByRole('button', { name: 'Try again' }).click();
     await expect(page.getByRole('grid', { name: 'Rows' })).toBeVisible();
@@ -225,10 +230,10 @@ test('bringing in, discarding, renaming and deleting can be asked for again', as
     const away = async (place: string, press: () => Promise<void>) => {
         await page.route(place, (route) => (route.request().method() === 'GET' ? route.continue() : route.abort()));
         await press();
-        await expect(page.getByRole('alert')).toContainText('The server does not answer.');
+        await expect(unanswered(page)).toBeVisible();
         await page.unroute(place);
-        await page.getByRole('button', { name: 'Try again' }).click();
-        await expect(page.getByRole('alert')).toHaveCount(0);
+        await unanswered(page).getByRole('button', { name: 'Try again' }).click();
+        await expect(unanswered(page)).toHaveCount(0);
     };
     await upload(page, 'unwanted again.csv', hives);
     await away('**/cancel', () => page.getByRole('button', { name: 'Discard' }).click());

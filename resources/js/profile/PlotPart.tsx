@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { Notice } from '../ui/Notice';
 import { Waiting } from '../ui/Waiting';
 import type { Question } from './question';
@@ -24,7 +25,8 @@ export function PlotPart({
     children: React.ReactNode;
 }) {
     return (
-        <section aria-label={title ?? undefined} className="mt-5">
+        // Room is kept for what is awaited, so that little moves when it comes.
+        <section aria-label={title ?? undefined} className={clsx('mt-5', answer?.isPending === true && 'min-h-96')}>
             {title !== null && <h3 className="mb-1 font-semibold">{title}</h3>}
             {answer?.error != null && <Notice onRetry={() => void answer.refetch()}>{answer.error.message}</Notice>}
             {answer?.isPending === true && <Waiting what="Drawing" />}

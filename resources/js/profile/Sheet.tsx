@@ -74,7 +74,7 @@ export function Sheet({
                         {sheet.class_edges === null ? (
                             <p className="py-6 text-soft">There is no value to draw.</p>
                         ) : (
-                            <Suspense fallback={<div className="min-h-72 w-full min-w-0 flex-1" />}>
+                            <Suspense fallback={<div className="min-h-96 w-full min-w-0 flex-1" />}>
                                 <StackPart
                                     {...asked}
                                     unit={sheet.unit}

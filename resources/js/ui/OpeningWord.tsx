@@ -1,5 +1,6 @@
 import clsx from 'clsx';
 import { type ReactNode, type RefObject, Suspense, useRef, useState } from 'react';
+import { useKeptInSight } from './useKeptInSight';
 
 /**
  * A word in a sentence that opens something: underlined. What it opens is fetched when a hand or the focus comes near, so that a page
@@ -28,6 +29,7 @@ export function OpeningWord({
 }) {
     const word = useRef<HTMLButtonElement>(null);
     const [wasOpened, setWasOpened] = useState(false);
+    useKeptInSight(word, isOpen);
     const open = () => {
         setWasOpened(true);
         onOpenChange(!isOpen);
