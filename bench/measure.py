@@ -263,4 +263,5 @@ def main():
     show_time("an API call that computes nothing", statistics.median(bare), sorted(bare)[-2], 15, 50)
 
 
-main()
+if __name__ == "__main__":
+    main()
