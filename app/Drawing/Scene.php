@@ -161,8 +161,16 @@ final class Scene
      */
     private function add(string $kind, array $place, array $look): void
     {
-        $rounded = array_map(static fn(float|string $at): float|string => is_float($at) ? self::rounded($at) : $at, $place);
-        $this->marks[] = ['kind' => $kind, ...$rounded, ...array_filter($look, static fn(string|float|int|null $value): bool => $value !== null)];
+        $mark = ['kind' => $kind];
+        foreach ($place as $name => $at) {
+            $mark[$name] = is_float($at) ? self::rounded($at) : $at;
+        }
+        foreach ($look as $name => $value) {
+            if ($value !== null) {
+                $mark[$name] = $value;
+            }
+        }
+        $this->marks[] = $mark;
     }
 
     /** To a hundredth of a pixel; not −0, and not so far off that no screen shows it. */

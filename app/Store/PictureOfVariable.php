@@ -26,6 +26,10 @@ final class PictureOfVariable implements PictureSource
     /** @var non-empty-list<Observations>|null */
     private ?array $columns = null;
     private ?GroupedProfile $classes = null;
+    /** @var list<int>|null */
+    private ?array $groups = null;
+    /** @var array<int, string|false> */
+    private array $rowsOf = [];
 
     /** @param list<string> $countColumns keys of variables, each the counts of one group of classes */
     public function __construct(
@@ -139,6 +143,15 @@ final class PictureOfVariable implements PictureSource
 
     public function rowsWhere(string $condition, int $column): ?string
     {
+        // Every mark of a picture leads to rows: what is the same for all of a column is put into words once.
+        $this->rowsOf[$column] ??= $this->rowsOfColumn($column) ?? false;
+
+        return $this->rowsOf[$column] === false ? null : $condition . $this->rowsOf[$column];
+    }
+
+    /** What follows a condition to leave the rows of a column only; null where no condition does. */
+    private function rowsOfColumn(int $column): ?string
+    {
         $groups = [];
         foreach ($column === 0 ? [] : $this->rowGrouping()->by as $i => $split) {
             if ($split->type !== VariableType::Category) {
@@ -147,7 +160,7 @@ final class PictureOfVariable implements PictureSource
             $groups[] = Condition::label($split->name, $this->rowGrouping()->labels[$this->groups()[$column - 1]][$i]);
         }
 
-        return Condition::all($this->question->basis->where, $condition, ...$groups);
+        return Condition::all($this->question->basis->where, '', ...$groups);
     }
 
     private function nameOf(string $key): string
@@ -163,6 +176,6 @@ final class PictureOfVariable implements PictureSource
     /** @return list<int> the groups that are shown */
     private function groups(): array
     {
-        return $this->rowGrouping()->shownGroups($this->question->showsNoEntry);
+        return $this->groups ??= $this->rowGrouping()->shownGroups($this->question->showsNoEntry);
     }
 }

@@ -8,7 +8,7 @@ namespace RowTally\Core\Distributions;
  * Student's t distribution; degrees of freedom need not be whole.
  *
  * Source    Student, Biometrika 6 (1908) 1–25; the continued fraction of the incomplete beta function, Abramowitz & Stegun (1964)
- *           26.5.8, by the method of Lentz; the ratio of gamma functions by their asymptotic series, 6.1.47; above 1,000 degrees of
+ *           26.5.8, by the method of Lentz; above 1,000 degrees of
  *           freedom the quantile by its expansion about that of the normal distribution, 26.7.5.
  * Accuracy  1e-12 relative for quantiles up to p = 0.9999 with ½ degree of freedom or more, and for tails up to 1,000 degrees.
  * Cost      some 50 terms a tail; the quantile takes some 5 tails.
@@ -17,7 +17,6 @@ final class StudentT
 {
     private const TERMS = 20_000;
     private const TINY = 1e-300;
-    private const SERIES_FROM = 40.0;
     private const NEAR_NORMAL = 1000.0;
 
     /** The probability of a value of at least $t ≥ 0. */
@@ -26,7 +25,7 @@ final class StudentT
         $square = $t * $t;
         $a = 0.5 * $degrees;
         // x^a·(1 − x)^½ / B(a, ½) with x = ν/(ν + t²), whose logarithm never loses the digits of x near 1.
-        $front = exp(-$a * log1p($square / $degrees)) * sqrt($square / ($degrees + $square)) * self::gammaRatio($a) / M_PI ** 0.5;
+        $front = exp(-$a * log1p($square / $degrees)) * sqrt($square / ($degrees + $square)) * GammaRatio::of($a) / M_PI ** 0.5;
         $x = $degrees / ($degrees + $square);
 
         return $x < ($a + 1.0) / ($a + 2.5)
@@ -49,7 +48,7 @@ final class StudentT
             [$low, $high] = [$high, 2.0 * $high];
         }
         $t = 0.5 * ($low + $high);
-        $factor = self::gammaRatio(0.5 * $degrees) / sqrt($degrees * M_PI);
+        $factor = GammaRatio::of(0.5 * $degrees) / sqrt($degrees * M_PI);
         for ($i = 0; $i < 200; ++$i) {
             $excess = self::above($t, $degrees) - $upper;
             [$low, $high] = $excess > 0.0 ? [$t, $high] : [$low, $t];
@@ -75,19 +74,6 @@ final class StudentT
             + $r * ((($s * 5.0 + 16.0) * $s + 3.0) / 96.0
             + $r * (((($s * 3.0 + 19.0) * $s + 17.0) * $s - 15.0) / 384.0
             + $r * ((((($s * 79.0 + 776.0) * $s + 1482.0) * $s - 1920.0) * $s - 945.0) / 92160.0)))));
-    }
-
-    /** Γ(z + ½) / Γ(z). */
-    private static function gammaRatio(float $z): float
-    {
-        $factor = 1.0;
-        while ($z < self::SERIES_FROM) {
-            $factor *= $z / ($z + 0.5);
-            $z += 1.0;
-        }
-        $r = 1.0 / $z;
-
-        return $factor * sqrt($z) * (1.0 + $r * (-1 / 8 + $r * (1 / 128 + $r * (5 / 1024 + $r * (-21 / 32768 + $r * (-399 / 262144 + $r * 869 / 4194304))))));
     }
 
     private static function fraction(float $a, float $b, float $x): float

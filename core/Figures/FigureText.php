@@ -21,7 +21,14 @@ final readonly class FigureText
         /** decimals the data carry; null where they are doubles */
         private ?int $dataDecimals,
         private int $countDecimals = 0,
+        /** so many more than the basis says, where figures would seem to contradict one another */
+        private int $moreDecimals = 0,
     ) {}
+
+    public function withMoreDecimals(int $more): self
+    {
+        return new self($this->basis, $this->dataDecimals, $this->countDecimals, $more);
+    }
 
     /** @return string|null null where the figure has no value */
     public function of(Statistic $statistic, Figure $figure): ?string
@@ -56,7 +63,7 @@ final readonly class FigureText
     private function withDecimals(int|float $value, ?int $decimals): string
     {
         return $this->basis->decimals->isSignificant()
-            ? DecimalText::significant($value, $this->basis->decimals->number)
-            : DecimalText::of($value, $decimals);
+            ? DecimalText::significant($value, $this->basis->decimals->number + $this->moreDecimals)
+            : DecimalText::of($value, $decimals === null ? null : $decimals + $this->moreDecimals);
     }
 }

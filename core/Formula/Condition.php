@@ -45,6 +45,9 @@ final class Condition
     /** From one value to another, each included or not. */
     public static function between(string $name, BigDecimal $low, bool $isLowIn, BigDecimal $high, bool $isHighIn): string
     {
-        return Exact::plainDecimal($low) . ($isLowIn ? ' <= ' : ' < ') . self::name($name) . ($isHighIn ? ' <= ' : ' < ') . Exact::plainDecimal($high);
+        $from = Exact::plainDecimal($low);
+        $to = $high === $low ? $from : Exact::plainDecimal($high);
+
+        return $from . ($isLowIn ? ' <= ' : ' < ') . self::name($name) . ($isHighIn ? ' <= ' : ' < ') . $to;
     }
 }

@@ -21,6 +21,12 @@ enum Reason: string
     case NoValueRepeats = 'no value repeats';
     case AllEquallyFrequent = 'all values are equally frequent';
     case SeveralModalClasses = 'more than one class is the modal class';
+    case FirstIsZero = 'the first of the two is 0';
+    case NeitherVaries = 'neither of the two varies';
+    case OneDoesNotVary = 'one of the two does not vary';
+    case NoPair = 'no row has both';
+    case NeedsTwoPairs = 'needs at least 2 rows with both';
+    case AllChangesAreEqual = 'all changes are equal';
     case MeanIsZero = 'the mean is 0';
     case MedianIsZero = 'the median is 0';
     case AboveOneTenth = 'above 0.1';

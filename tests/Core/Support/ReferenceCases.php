@@ -82,6 +82,18 @@ final class ReferenceCases
         return self::ofKind('stem_leaf');
     }
 
+    /** @return iterable<string, array{array<string, mixed>}> */
+    public static function comparedGroupsCases(): iterable
+    {
+        return self::ofKind('compared_groups');
+    }
+
+    /** @return iterable<string, array{array<string, mixed>}> */
+    public static function comparedPairsCases(): iterable
+    {
+        return self::ofKind('compared_pairs');
+    }
+
     /**
      * @param list<int|float|null> $numbers
      * @param list<int|float|null> $counts  rows without a count, or with a negative one, are left out

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace RowTally\Core\Readings\Number;
+
+use RowTally\Core\Readings\NumberSubject;
+use RowTally\Core\Readings\Rule;
+use RowTally\Core\Readings\Said;
+use RowTally\Core\Values\Exact;
+
+/**
+ * Where half of the values lie.
+ *
+ * @implements Rule<NumberSubject>
+ */
+final readonly class MiddleHalf implements Rule
+{
+    public function key(): string
+    {
+        return 'middle';
+    }
+
+    public function rule(): string
+    {
+        return 'At least 5 values, not all equal.';
+    }
+
+    public function source(): string
+    {
+        return 'by definition';
+    }
+
+    public function of(object $subject): ?Said
+    {
+        $observations = $subject->observations;
+        if (!$subject->hasAtLeast(5) || $observations->allEqual()) {
+            return null;
+        }
+        $quartiles = $observations->quartiles($subject->basis()->quartileRule);
+        $wording = $subject->wording;
+
+        return new Said(
+            "The middle half of the {$wording->rows->many} lies between {$wording->number($quartiles->q1)} and {$wording->inUnit($quartiles->q3)}.",
+            ['q1' => Exact::near($quartiles->q1), 'q3' => Exact::near($quartiles->q3)],
+            5,
+        );
+    }
+}

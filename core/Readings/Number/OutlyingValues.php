@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace RowTally\Core\Readings\Number;
+
+use Brick\Math\BigDecimal;
+use Brick\Math\BigRational;
+use RowTally\Core\Basis\SampleOrPopulation;
+use RowTally\Core\Observations\Outliers;
+use RowTally\Core\Readings\NumberSubject;
+use RowTally\Core\Readings\Rule;
+use RowTally\Core\Readings\Said;
+use RowTally\Core\Readings\Wording;
+use RowTally\Core\Values\Exact;
+use RowTally\Core\Values\PowerSums;
+
+/**
+ * Rows beyond the fences, and what the others say without them.
+ *
+ * @implements Rule<NumberSubject>
+ */
+final readonly class OutlyingValues implements Rule
+{
+    private const NAMED = 5;
+
+    public function key(): string
+    {
+        return 'outliers';
+    }
+
+    public function rule(): string
+    {
+        return 'Any value lies beyond the fences of the basis.';
+    }
+
+    public function source(): string
+    {
+        return 'Tukey, Exploratory Data Analysis (1977), chapter 2';
+    }
+
+    public function of(object $subject): ?Said
+    {
+        $observations = $subject->observations;
+        $marks = Outliers::every($observations, $subject->basis());
+        if ($marks === []) {
+            return null;
+        }
+        $total = array_sum(array_column($marks, 'count'));
+        $far = array_sum(array_column(array_filter($marks, static fn(array $mark): bool => $mark['far']), 'count'));
+        [$mean, $sd] = $this->without($subject, $marks, $total);
+        $wording = $subject->wording;
+        $sentence = "{$subject->rows($total)} {$subject->verb($total, 'lies', 'lie')} beyond the fences"
+            . ($far === 0 ? '' : ($far === $total ? ', far' : ", {$subject->number($far)} of them far"))
+            . ': ' . $this->named($subject, $marks, $total) . '.';
+        if ($mean !== null) {
+            $without = $subject->verb($total, 'it', "the {$subject->number($total)}");
+            $sentence .= " Without {$without} the mean would be {$wording->inUnit($mean)}" . ($sd === null ? '.' : ", the SD {$wording->number($sd)}.");
+        }
+
+        return new Said(
+            $sentence,
+            ['outliers' => $subject->figure($total), 'far' => $subject->figure($far), 'mean_without' => $mean, 'sd_without' => $sd],
+            $far > 0 ? 85 : 55,
+        );
+    }
+
+    /**
+     * @param list<array{value: BigDecimal, count: int, far: bool}> $marks
+     *
+     * @return array{float|null, float|null} mean and SD of the others
+     */
+    private function without(NumberSubject $subject, array $marks, int $total): array
+    {
+        $observations = $subject->observations;
+        $n = $observations->n() - $total;
+        if ($n <= 0) {
+            return [null, null];
+        }
+        $decimals = $observations->values->decimals();
+        $counts = array_column($marks, 'count');
+        $theirs = $decimals === null
+            ? PowerSums::ofDoubles(array_map(static fn(array $mark): float => (float) (string) $mark['value'], $marks), $counts)
+            : PowerSums::ofIntegers(array_map(static fn(array $mark): int => $mark['value']->toScale($decimals)->getUnscaledValue()->toInt(), $marks), $counts, $decimals);
+        $sums = $observations->powerSums()->minus($theirs);
+        $size = BigRational::nd($n, 10 ** $observations->countDecimals);
+        $divisor = $subject->basis()->takenAs === SampleOrPopulation::Sample ? $size->minus(1) : $size;
+
+        return [
+            Exact::near($sums->sum()->dividedBy($n)),
+            $divisor->getSign() <= 0 ? null : Exact::squareRoot($sums->squaredDeviations()->dividedBy(10 ** $observations->countDecimals)->dividedBy($divisor)),
+        ];
+    }
+
+    /**
+     * The farthest ones, by what their rows are called.
+     *
+     * @param list<array{value: BigDecimal, count: int, far: bool}> $marks
+     */
+    private function named(NumberSubject $subject, array $marks, int $total): string
+    {
+        $quartiles = $subject->observations->quartiles($subject->basis()->quartileRule);
+        $distance = static fn(BigDecimal $value): float => max(Exact::near($quartiles->q1->minus($value)), Exact::near(BigRational::of($value)->minus($quartiles->q3)));
+        usort($marks, static fn(array $one, array $other): int => $distance($other['value']) <=> $distance($one['value']));
+        $values = [];
+        $isWhole = $subject->observations->hasWholeCounts();
+        foreach (array_slice($marks, 0, self::NAMED) as ['value' => $value, 'count' => $count]) {
+            array_push($values, ...array_fill(0, $isWhole ? min($count, self::NAMED) : 1, $value));
+        }
+        $values = array_slice($values, 0, self::NAMED);
+        $texts = [];
+        foreach ($subject->labelsOf($values) as $i => $label) {
+            $text = $subject->wording->number((float) (string) $values[$i], true);
+            $texts[] = $label === null ? $text : "{$label} ({$text})";
+        }
+        $more = $isWhole ? $total - count($values) : count($marks) - count($values);
+
+        return $more > 0 ? implode(', ', $texts) . ' and ' . number_format($more) . ' more' : Wording::list($texts);
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace RowTally\Core\Readings;
+
+use RowTally\Core\Display\DecimalText;
+
+/** What a row of the dataset is, in one word: hive and hives. */
+final readonly class RowWord
+{
+    public function __construct(
+        public string $one = 'row',
+        public string $many = 'rows',
+    ) {}
+
+    /** "1 hive", "1,204 hives"; a number of rows as the counts have it. */
+    public function counted(int $unscaled, int $decimals = 0): string
+    {
+        return self::number($unscaled, $decimals) . ' ' . $this->of($unscaled, $decimals);
+    }
+
+    public function of(int $unscaled, int $decimals = 0): string
+    {
+        return $unscaled === 10 ** $decimals ? $this->one : $this->many;
+    }
+
+    /** "a hive", "an apiary". */
+    public function article(): string
+    {
+        return (preg_match('/^[aeiou]/i', $this->one) === 1 ? 'an ' : 'a ') . $this->one;
+    }
+
+    public static function number(int $unscaled, int $decimals = 0): string
+    {
+        return $decimals === 0 ? number_format($unscaled) : DecimalText::of($unscaled / 10 ** $decimals, $decimals);
+    }
+}

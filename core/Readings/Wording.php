@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace RowTally\Core\Readings;
+
+use Brick\Math\BigRational;
+use RowTally\Core\Basis\Basis;
+use RowTally\Core\Display\DecimalText;
+use RowTally\Core\Figures\FigureText;
+use RowTally\Core\Values\Exact;
+
+/** How numbers stand in the sentences about one variable: as in the figures beside them, with its unit. */
+final readonly class Wording
+{
+    private const MOST_MORE = 4;
+
+    public function __construct(
+        private FigureText $display,
+        public ?string $unit,
+        public RowWord $rows,
+        public Basis $basis,
+    ) {}
+
+    /** Without its unit. */
+    public function number(BigRational|float|int $value, bool $isOfTheData = false): string
+    {
+        return $this->display->inUnit(self::double($value), $isOfTheData);
+    }
+
+    public function inUnit(BigRational|float|int $value, bool $isOfTheData = false): string
+    {
+        return $this->number($value, $isOfTheData) . $this->unitBehind();
+    }
+
+    public function unitBehind(): string
+    {
+        return $this->unit === null || $this->unit === '' ? '' : ($this->unit === '%' ? ' %' : " {$this->unit}");
+    }
+
+    /** A pure number, such as a skewness. */
+    public static function ratio(float $value, int $decimals = 2): string
+    {
+        return DecimalText::of($value, $decimals);
+    }
+
+    /**
+     * A figure and its distance from another, written so that the two figures, rounded alike, are that far apart.
+     *
+     * @return array{string, string} $second, and how far it is from $first, without a sign; neither with its unit
+     */
+    public function apart(BigRational $first, BigRational $second): array
+    {
+        $distance = $second->minus($first)->abs();
+        for ($more = 0; $more < self::MOST_MORE; ++$more) {
+            $display = $this->display->withMoreDecimals($more);
+            [$one, $other, $between] = array_map(static fn(BigRational $value): string => $display->inUnit(self::double($value)), [$first, $second, $distance]);
+            if (self::addUp($one, $other, $between)) {
+                return [$other, $between];
+            }
+        }
+
+        return [$this->number($second), $this->number($distance)];
+    }
+
+    private static function addUp(string $one, string $other, string $between): bool
+    {
+        $value = static fn(string $text): ?BigRational => is_numeric($plain = str_replace('−', '-', $text)) ? BigRational::of($plain) : null;
+        [$one, $other, $between] = [$value($one), $value($other), $value($between)];
+
+        // In powers of ten nobody adds up.
+        return $one === null || $other === null || $between === null || $other->minus($one)->abs()->isEqualTo($between);
+    }
+
+    private static function double(BigRational|float|int $value): float|int
+    {
+        return $value instanceof BigRational ? Exact::near($value) : $value;
+    }
+
+    /** "Dunmere’s", "the rows’". */
+    public static function possessive(string $name): string
+    {
+        return str_ends_with($name, 's') ? "{$name}’" : "{$name}’s";
+    }
+
+    /**
+     * "Dunmere", "Dunmere and Alder Wick", "A, B and C".
+     *
+     * @param list<string> $names
+     */
+    public static function list(array $names): string
+    {
+        $final = array_pop($names);
+
+        return $names === [] ? (string) $final : implode(', ', $names) . " and {$final}";
+    }
+
+    /**
+     * At most so many, and how many more there are.
+     *
+     * @param list<string> $names
+     */
+    public static function some(array $names, int $most): string
+    {
+        $more = count($names) - $most;
+
+        return $more <= 0 ? self::list($names) : implode(', ', array_slice($names, 0, $most)) . " and {$more} more";
+    }
+
+    /** Small numbers in words, at the beginning of a sentence. */
+    public static function word(int $number): string
+    {
+        return ['None', 'One', 'Two', 'Three', 'Four', 'Five', 'Six', 'Seven', 'Eight', 'Nine', 'Ten'][$number] ?? (string) $number;
+    }
+}
