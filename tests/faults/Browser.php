@@ -60,7 +60,9 @@ final class Browser
         ]);
         $text = (string) curl_exec($this->curl);
         $told = json_decode($text, true);
+        // What was cut off on its way tells nothing, whatever its first line said.
+        $isWhole = curl_errno($this->curl) === 0;
 
-        return ['status' => (int) curl_getinfo($this->curl, CURLINFO_RESPONSE_CODE), 'body' => is_array($told) ? $told : [], 'text' => $text];
+        return ['status' => $isWhole ? (int) curl_getinfo($this->curl, CURLINFO_RESPONSE_CODE) : 0, 'body' => is_array($told) ? $told : [], 'text' => $text];
     }
 }
