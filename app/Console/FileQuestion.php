@@ -6,6 +6,7 @@ namespace App\Console;
 
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Plots\ClassChoice;
+use RowTally\Core\Readings\RowWord;
 
 /** What is asked of a file on the command line, in the words of the address. */
 final readonly class FileQuestion
@@ -29,6 +30,8 @@ final readonly class FileQuestion
         public ?string $working = null,
         /** Whether numbers are put into classes too. */
         public bool $tallies = false,
+        /** What a row is called in readings; null = they are not wanted. */
+        public ?RowWord $readings = null,
     ) {}
 
     /** The same, its counts in the unit that their column has. */
@@ -36,6 +39,6 @@ final readonly class FileQuestion
     {
         $counts = $this->basis->counts;
 
-        return $counts === null ? $this : new self($this->names, $this->by, $this->basis->countedIn($columns->variable($counts)->unit), $this->figures, $this->percentiles, $this->classes, $this->match, $this->working, $this->tallies);
+        return $counts === null ? $this : new self($this->names, $this->by, $this->basis->countedIn($columns->variable($counts)->unit), $this->figures, $this->percentiles, $this->classes, $this->match, $this->working, $this->tallies, $this->readings);
     }
 }

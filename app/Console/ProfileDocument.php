@@ -18,6 +18,7 @@ use RowTally\Core\Figures\Statistic;
 use RowTally\Core\Figures\Working;
 use RowTally\Core\Frequency\FrequencyTable;
 use RowTally\Core\Frequency\LabelFrequencies;
+use RowTally\Core\Frequency\NumberFrequencies;
 use RowTally\Core\Grouped\ClassCost;
 use RowTally\Core\Match\Explanation;
 use RowTally\Core\Match\FindFigure;
@@ -27,6 +28,8 @@ use RowTally\Core\Parsing\VariableType;
 use RowTally\Core\Plots\Histogram;
 use RowTally\Core\Profile\NumberProfile;
 use RowTally\Core\Profile\RowGrouping;
+use RowTally\Core\Readings\Reading;
+use RowTally\Core\Readings\RowWord;
 use RowTally\Core\Values\Exact;
 use RowTally\Core\Values\Figure;
 use RowTally\Core\Values\OrderedValues;
@@ -275,7 +278,7 @@ final readonly class ProfileDocument
     private function ofLabels(ReadVariable $variable): array
     {
         if ($variable->type !== VariableType::Category) {
-            return ['missing' => $variable->missing, 'labels' => []];
+            return ['missing' => $variable->missing, 'labels' => [], ...$this->readingsOf($variable)];
         }
         $table = $this->frequencies($variable);
         $count = static fn(int $count): int|float => $table->countDecimals === 0 ? $count : $count / 10 ** $table->countDecimals;
@@ -287,7 +290,43 @@ final readonly class ProfileDocument
                 'count' => $count($table->counts[0][$row]),
                 ...(count($table->counts) > 1 ? ['by_group' => array_map(static fn(array $column): int|float => $count($column[$row]), array_slice($table->counts, 1))] : []),
             ], array_keys($table->labels), $table->labels),
+            ...$this->readingsOf($variable),
         ];
+    }
+
+    /** @return array{readings?: list<array<string, mixed>>} */
+    private function readingsOf(ReadVariable $variable): array
+    {
+        return $this->question->readings === null ? [] : ['readings' => array_map(static fn(Reading $reading): array => [...$reading->toArray(), 'figures' => (object) $reading->figures], $this->readings($variable, $this->question->readings))];
+    }
+
+    /** @return list<Reading> */
+    private function readings(ReadVariable $variable, RowWord $rows): array
+    {
+        $says = new FileReadings($this->columns, $this->question->basis, $this->slicing, $rows);
+        if ($variable->type !== VariableType::Number) {
+            return $variable->type === VariableType::Category ? $says->ofLabels($variable, $this->frequencies($variable), in_array($variable->name, $this->question->by, true)) : [];
+        }
+        $columns = $this->observations($variable);
+        $hasClasses = $columns[0]->canBeDrawn() && $columns[0]->values->hasMoreDistinctThan(NumberFrequencies::FEW);
+
+        return $says->ofNumber($variable, $columns, $hasClasses ? ClassCost::of($columns[0], $this->histograms([$columns[0]])[0], $this->question->basis->takenAs) ?? [] : []);
+    }
+
+    /** @return list<string> what each variable says, a paragraph each */
+    public function readingTexts(): array
+    {
+        $rows = $this->question->readings;
+        if ($rows === null) {
+            return [];
+        }
+        $texts = [];
+        foreach ($this->variables as $variable) {
+            $lines = array_map(static fn(Reading $reading): string => '  ' . ($reading->column === null ? '' : "{$reading->column}: ") . $reading->sentence, $this->readings($variable, $rows));
+            $texts[] = "{$variable->name}, what it says" . ($lines === [] ? ": nothing.\n" : "\n" . implode("\n", $lines) . "\n");
+        }
+
+        return $texts;
     }
 
     /** @return array<string, mixed> */
@@ -310,6 +349,7 @@ final readonly class ProfileDocument
             'histogram' => $histogram === null ? null : self::histogram($overall, $histogram),
             ...($histogram === null || !$this->question->tallies ? [] : ['from_classes' => $this->fromClasses($overall, $histogram)]),
             ...($this->question->match === null ? [] : $this->matches($variable, $overall, $this->question->match)),
+            ...$this->readingsOf($variable),
         ];
     }
 

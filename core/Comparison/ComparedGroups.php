@@ -60,7 +60,14 @@ final class ComparedGroups
     {
         [$first, $second, $reason] = $this->exact($measure);
 
-        return $first === null || $second === null ? Figure::undefined($reason) : $measure->differenceFigure($second->minus($first));
+        if ($first === null || $second === null) {
+            return Figure::undefined($reason);
+        }
+        [$one, $other] = $this->pair($measure);
+        $difference = Exact::simplest($second->minus($first));
+
+        // What two values of the data differ by has their decimals.
+        return $one->isOfTheData && $other->isOfTheData ? Figure::ofTheData($difference) : Figure::exact($difference);
     }
 
     public function ratio(Measure $measure): Figure

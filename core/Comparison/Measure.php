@@ -70,9 +70,4 @@ enum Measure: string
         };
     }
 
-    /** A difference of ranges has the decimals of the data; the others have those of what is worked out. */
-    public function differenceFigure(BigRational $difference): Figure
-    {
-        return $this === self::Range ? Figure::ofTheData($difference) : Figure::exact(Exact::simplest($difference));
-    }
 }

@@ -78,6 +78,11 @@ final class NotUnderstood extends RuntimeException implements CoreException
         return new self("That makes {$groups} groups; at most {$most} can be told apart. Split by fewer labels.");
     }
 
+    public static function noRowWord(string $text): self
+    {
+        return new self("“{$text}” does not name a row. Give one word for one and one for many, set apart by a comma: hive,hives.");
+    }
+
     public static function noVariable(string $name): self
     {
         return new self("There is no variable \"{$name}\".");

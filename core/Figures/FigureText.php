@@ -6,6 +6,7 @@ namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Display\DecimalText;
+use RowTally\Core\Values\Exact;
 use RowTally\Core\Values\Figure;
 
 /** A figure as it is shown, on screen, on the command line and in whatever is handed over. */
@@ -52,6 +53,12 @@ final readonly class FigureText
                 : DecimalText::of($figure->value, self::PROBABILITY_DECIMALS),
             default => $this->inUnit($figure->value, $figure->isOfTheData),
         };
+    }
+
+    /** A number of rows, as the counts have it. */
+    public static function count(Figure $rows): string
+    {
+        return Exact::plainText((float) ($rows->number() ?? 0));
     }
 
     /** A number in the unit of the data, or in its square; a value of the data itself with no more decimals than they have. */

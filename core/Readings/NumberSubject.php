@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace RowTally\Core\Readings;
 
 use Brick\Math\BigDecimal;
-use Closure;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Grouped\ClassCost;
 use RowTally\Core\Observations\Observations;
@@ -13,16 +12,15 @@ use RowTally\Core\Observations\Observations;
 /** One number variable, overall or in a group, as its rules look at it. */
 final readonly class NumberSubject
 {
-    /**
-     * @param (Closure(list<BigDecimal>): list<string|null>)|null $labels what the rows with these values are called, one a value; null = rows have no names
-     * @param list<ClassCost>                                     $costs  what its classes cost beside its rows; empty = it has none
-     */
+    /** @param list<ClassCost> $costs what its classes cost beside its rows; empty = it has none */
     public function __construct(
         public string $name,
         public Observations $observations,
         public Wording $wording,
         public ?string $column = null,
-        private ?Closure $labels = null,
+        /** null = rows have no names */
+        private ?NamesRows $labels = null,
+        private int $place = 0,
         public array $costs = [],
     ) {}
 
@@ -82,6 +80,6 @@ final readonly class NumberSubject
      */
     public function labelsOf(array $values): array
     {
-        return $this->labels === null ? array_fill(0, count($values), null) : ($this->labels)($values);
+        return $this->labels === null ? array_fill(0, count($values), null) : $this->labels->of($this->place, $values);
     }
 }

@@ -4,9 +4,38 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Readings;
 
+use RowTally\Core\Grouped\ClassCost;
+use RowTally\Core\Observations\Observations;
+
 /** The one list of rules, in the order in which they are listed where they weigh the same. */
 final class Readings
 {
+    /**
+     * Everything of one number variable, the heaviest first: overall, in each group, and of the groups beside one another.
+     *
+     * @param non-empty-list<array{string|null, Observations}> $columns overall, which has no name, then each shown group
+     * @param NamesRows|null                                   $labels  null = rows have no names
+     * @param list<ClassCost>                                  $costs   what its classes cost; empty = it has none
+     *
+     * @return list<Reading>
+     */
+    public static function ofVariable(string $name, array $columns, Wording $wording, ?NamesRows $labels = null, array $costs = []): array
+    {
+        $readings = [];
+        $groups = [];
+        foreach ($columns as $i => [$column, $observations]) {
+            array_push($readings, ...self::ofNumber(new NumberSubject($name, $observations, $wording, $column, $labels, $i, $costs)));
+            if ($column !== null) {
+                $groups[] = [$column, $observations];
+            }
+        }
+        if ($groups !== []) {
+            array_push($readings, ...self::ofGroups(new GroupsSubject($columns[0][1], $groups, $wording)));
+        }
+
+        return self::heaviest($readings);
+    }
+
     /**
      * Of one number variable, overall or in a group, the heaviest first.
      *

@@ -9,11 +9,14 @@ use RowTally\Core\Basis\Basis;
 use RowTally\Core\Display\DecimalText;
 use RowTally\Core\Figures\FigureText;
 use RowTally\Core\Values\Exact;
+use RowTally\Core\Values\Figure;
+use RowTally\Core\Values\OrderedValues;
 
 /** How numbers stand in the sentences about one variable: as in the figures beside them, with its unit. */
 final readonly class Wording
 {
-    private const MOST_MORE = 4;
+    /** Tried one after the other; where figures add up with none of them, the first that is more than none. */
+    private const MORE_DECIMALS = [0, 1, 2];
 
     public function __construct(
         private FigureText $display,
@@ -26,6 +29,14 @@ final readonly class Wording
     public function number(BigRational|float|int $value, bool $isOfTheData = false): string
     {
         return $this->display->inUnit(self::double($value), $isOfTheData);
+    }
+
+    /** A quantile: with the decimals of the data where it is one of the values. */
+    public function quantile(BigRational $value, OrderedValues $values): string
+    {
+        $figure = Figure::quantile($value, $values);
+
+        return $this->number($figure->number() ?? 0, $figure->isOfTheData);
     }
 
     public function inUnit(BigRational|float|int $value, bool $isOfTheData = false): string
@@ -52,15 +63,16 @@ final readonly class Wording
     public function apart(BigRational $first, BigRational $second): array
     {
         $distance = $second->minus($first)->abs();
-        for ($more = 0; $more < self::MOST_MORE; ++$more) {
+        $tried = [];
+        foreach (self::MORE_DECIMALS as $more) {
             $display = $this->display->withMoreDecimals($more);
-            [$one, $other, $between] = array_map(static fn(BigRational $value): string => $display->inUnit(self::double($value)), [$first, $second, $distance]);
+            [$one, $other, $between] = $tried[] = array_map(static fn(BigRational $value): string => $display->inUnit(self::double($value)), [$first, $second, $distance]);
             if (self::addUp($one, $other, $between)) {
                 return [$other, $between];
             }
         }
 
-        return [$this->number($second), $this->number($distance)];
+        return [$tried[1][1], $tried[1][2]];
     }
 
     private static function addUp(string $one, string $other, string $between): bool

@@ -49,7 +49,7 @@ final readonly class Difference implements Rule
             $percent === null || $difference === 0.0 ? null : DecimalText::of(abs($percent), 1) . ' %',
             $low === null || $high === null ? null : "{$level} % interval of the difference {$wording->number($low)} to {$wording->number($high)}",
         ], static fn(?string $part): bool => $part !== null);
-        [, $apart] = $wording->apart($compared->first->mean(), $compared->second->mean());
+        $apart = $wording->number(abs($difference));
         [$first, $second] = [Wording::possessive($subject->first), Wording::possessive($subject->second)];
         $sentence = ($difference === 0.0
             ? "{$second} mean is the same as {$first}"

@@ -45,7 +45,7 @@ final readonly class Centre implements Rule
         $figures = ['mean' => Exact::near($mean), 'median' => Exact::near($median), 'difference' => Exact::near($difference)];
         $wording = $subject->wording;
         if ($difference->multipliedBy($difference)->multipliedBy(100)->isLessThan($variance)) {
-            $other = $wording->inUnit($median);
+            $other = $wording->quantile($median, $observations->values) . $wording->unitBehind();
 
             return new Said("The mean, {$wording->inUnit($mean)}, and the median, {$other}, lie close together.", $figures, 20);
         }

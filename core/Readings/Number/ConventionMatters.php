@@ -52,7 +52,7 @@ final readonly class ConventionMatters implements Rule
             }
             $figures["{$key}_low"] = Exact::near($low);
             $figures["{$key}_high"] = Exact::near($high);
-            [$from, $to] = [$subject->wording->number($low), $subject->wording->number($high)];
+            [$from, $to] = [$subject->wording->quantile($low, $observations->values), $subject->wording->quantile($high, $observations->values)];
             $isSame = $isSame && $from === $to;
             if ($high->minus($low)->multipliedBy(20)->isGreaterThan($range)) {
                 $parts[] = $from === $to ? "{$name} is about {$to}{$subject->wording->unitBehind()}" : "{$name} is {$from} to {$to}{$subject->wording->unitBehind()}";

@@ -39,9 +39,10 @@ final readonly class MiddleHalf implements Rule
         }
         $quartiles = $observations->quartiles($subject->basis()->quartileRule);
         $wording = $subject->wording;
+        [$from, $to] = [$wording->quantile($quartiles->q1, $observations->values), $wording->quantile($quartiles->q3, $observations->values)];
 
         return new Said(
-            "The middle half of the {$wording->rows->many} lies between {$wording->number($quartiles->q1)} and {$wording->inUnit($quartiles->q3)}.",
+            "The middle half of the {$wording->rows->many} lies between {$from} and {$to}{$wording->unitBehind()}.",
             ['q1' => Exact::near($quartiles->q1), 'q3' => Exact::near($quartiles->q3)],
             5,
         );

@@ -6,10 +6,13 @@ namespace Tests\App\Console;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Tests\App\Support\RunsCommands;
 
 /** The command as a person runs it: its own process, without database, server or settings. */
 final class ProfileCommandTest extends TestCase
 {
+    use RunsCommands;
+
     private const FILE = "Apiary,Honey (kg)\nBrook End,21.05\nDunmere,18.5\nBrook End,21.07\n,30\nDunmere,n/a\n";
 
     public function test_json_is_one_document_with_full_precision(): void
@@ -38,6 +41,20 @@ final class ProfileCommandTest extends TestCase
         foreach (['sd' => 2, 'ci_mean' => 2, 'skewness' => 3, 'kurtosis' => 4, 'shapiro_wilk_p' => 3] as $key => $needed) {
             self::assertSame("needs at least {$needed} values", $group['undefined'][$key], $key);
         }
+    }
+
+    public function test_readings_are_said_of_each_variable(): void
+    {
+        [, $out] = $this->profileOf(['-', '--variable=Honey', '--variable=Apiary', '--by=Apiary', '--readings', '--counting=hive,hives', '--json']);
+        [$honey, $apiary] = json_decode($out, true, 512, JSON_THROW_ON_ERROR)['variables'];
+        $said = array_column(array_filter($honey['readings'], static fn(array $reading): bool => $reading['column'] === null), 'sentence', 'key');
+        self::assertSame('1 of 5 hives has no entry of Honey (20.0 %); every figure here is of the other 4.', $said['missing']);
+        self::assertContains('Brook End', array_column($honey['readings'], 'column'));
+        self::assertSame(['Brook End and Dunmere are commonest, each with 2 of 4, 50.0 %.'], array_slice(array_column($apiary['readings'], 'sentence'), 0, 1));
+        [, $out] = $this->profileOf(['-', '--variable=Honey', '--readings']);
+        self::assertStringContainsString("Honey, what it says\n", $out);
+        [, $out] = $this->profileOf(['-', '--variable=Honey', '--json']);
+        self::assertStringNotContainsString('readings', $out);
     }
 
     public function test_outliers_are_listed_as_often_as_they_occur(): void
@@ -211,23 +228,10 @@ final class ProfileCommandTest extends TestCase
     /**
      * @param list<string> $arguments
      *
-     * @return array{int, string, string}
+     * @return array{int, string, string} exit code, standard output and standard error
      */
     private function profileOf(array $arguments, string $input = self::FILE): array
     {
-        $process = proc_open(
-            [PHP_BINARY, dirname(__DIR__, 3) . '/artisan', 'tally:profile', ...$arguments],
-            [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']],
-            $pipes,
-            null,
-            ['ROWTALLY_INSTANCE' => 'none', 'PATH' => (string) getenv('PATH')],
-        );
-        self::assertIsResource($process);
-        fwrite($pipes[0], $input);
-        fclose($pipes[0]);
-        $out = (string) stream_get_contents($pipes[1]);
-        $error = (string) stream_get_contents($pipes[2]);
-
-        return [proc_close($process), $out, $error];
+        return self::command('tally:profile', $arguments, $input);
     }
 }
