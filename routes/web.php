@@ -15,6 +15,7 @@ use App\Http\Controllers\KeptController;
 use App\Http\Controllers\PageController;
 use App\Http\Controllers\PlotController;
 use App\Http\Controllers\ProfileController;
+use App\Http\Controllers\ReadingController;
 use App\Http\Controllers\RowController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\VariableController;
@@ -55,6 +56,7 @@ Route::prefix('api')->group(static function (): void {
         Route::post('datasets/{dataset}/check', [EntryCheckController::class, 'lookedAt'])->can('change', 'dataset');
         Route::get('datasets/{dataset}/profile', [ProfileController::class, 'show'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/overview', [ProfileController::class, 'overview'])->can('view', 'dataset');
+        Route::get('datasets/{dataset}/readings', [ReadingController::class, 'index'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/working', [ProfileController::class, 'working'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/matches', [ProfileController::class, 'matches'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/standing', [ProfileController::class, 'standing'])->can('view', 'dataset');

@@ -9,6 +9,7 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
+use RowTally\Core\Readings\RowWord;
 
 /**
  * Rows × variables. Revision 0 is a draft that an import is still writing; nobody sees it.
@@ -24,6 +25,8 @@ use Illuminate\Support\Carbon;
  * @property string|null               $counts          key of the variable that says how often each row counts, as it was answered on the way in
  * @property string|null               $counted         key of the variable of classes or values that they count
  * @property list<string>              $notes           what the reader of the file should know
+ * @property string|null               $row_one         what a row is, in one word; null = a row
+ * @property string|null               $row_many        the same for several
  * @property Carbon                    $updated_at
  * @property Collection<int, Variable> $variables       in the order of the file
  * @property Collection<int, Variable> $allVariables    also those that can be brought back
@@ -41,6 +44,11 @@ final class Dataset extends Model
     protected function casts(): array
     {
         return ['is_even' => 'boolean', 'notes' => 'array', 'rows' => 'integer', 'revision' => 'integer'];
+    }
+
+    public function rowWord(): RowWord
+    {
+        return $this->row_one === null ? new RowWord() : new RowWord($this->row_one, $this->row_many ?? "{$this->row_one}s");
     }
 
     /** @return HasMany<Variable, $this> in the order of the file */

@@ -14,12 +14,13 @@ use Illuminate\Support\Carbon;
  * @property int    $id
  * @property int    $dataset_id
  * @property int    $position
- * @property string $kind       picture or table
+ * @property string $kind       picture, table or reading
  * @property string $title
  * @property string $note
- * @property string $content    SVG, or the cells as JSON
+ * @property string $content    SVG, the cells as JSON, or a `KeptReading`
  * @property string $basis      in words
- * @property string $address    the words of the profile it came from
+ * @property string $place      of the dataset where it can be seen alive: profile or compare
+ * @property string $address    the words of that place
  * @property int    $revision   of the dataset
  * @property Carbon $created_at
  */

@@ -7,6 +7,7 @@ namespace App\Console\Commands;
 use App\Files\WholeFile;
 use App\Imports\ImportFile;
 use App\Imports\SweepImports;
+use App\Models\Dataset;
 use App\Models\Import;
 use App\Models\ImportStatus;
 use App\Models\User;
@@ -27,6 +28,9 @@ final class Prepare extends Command
 
     /** Tables of classes or values with counts, as their question is answered: the second column counts the first. */
     private const COUNTED = ['honey-by-experience.csv', 'queen-cells.csv'];
+
+    /** What their rows are. */
+    private const ROWS = ['spring-inspection.csv' => ['hive', 'hives'], 'honey-two-seasons.csv' => ['hive', 'hives'], 'swarm-call-outs.csv' => ['call-out', 'call-outs']];
 
     public function handle(ImportFile $importFile, SweepImports $sweepImports): int
     {
@@ -51,13 +55,16 @@ final class Prepare extends Command
         $path = "uploads/demo-{$file}";
         Storage::makeDirectory('uploads');
         WholeFile::put(Storage::path($path), (string) file_get_contents(base_path("demo/{$file}")));
-        $importFile->import($user->imports()->create([
+        $import = $user->imports()->create([
             'title' => $title,
             'file_name' => $file,
             'path' => $path,
             'status' => ImportStatus::Queued,
             'bytes_total' => Storage::size($path),
             'decisions' => in_array($file, self::COUNTED, true) ? ['counts' => 1, 'counted' => 0] : null,
-        ]));
+        ]);
+        $importFile->import($import);
+        [$one, $many] = self::ROWS[$file] ?? [null, null];
+        Dataset::query()->whereKey($import->refresh()->dataset_id)->update(['row_one' => $one, 'row_many' => $many]);
     }
 }

@@ -15,6 +15,7 @@ use App\Http\Resources\KeptItemResource;
 use App\Models\Dataset;
 use App\Models\KeptItem;
 use App\Store\KeepItems;
+use App\Store\KeptReading;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -29,7 +30,7 @@ final class KeptController
 
     public function store(Dataset $dataset, KeepRequest $request, BasisInWords $basis, KeepItems $keep): JsonResponse
     {
-        $item = [...$request->item(), 'kind' => 'table', 'basis' => $basis->of($dataset, $request, $request->isOfClasses())];
+        $item = [...$request->item(), 'basis' => $basis->of($dataset, $request, $request->isOfClasses())];
 
         return new JsonResponse(new KeptItemResource($keep->keep($dataset, $item)), 201);
     }
@@ -40,6 +41,7 @@ final class KeptController
         $item = [
             ...$request->item(),
             'kind' => 'picture',
+            'place' => 'profile',
             'content' => Svg::of($draw->one($kind, $dataset, $request)),
             'basis' => $basis->of($dataset, $request, $kind === ClassesScene::kind()),
             'revision' => $dataset->revision,
@@ -60,7 +62,12 @@ final class KeptController
 
     public function update(KeptItem $keptItem, KeptWordsRequest $request): KeptItemResource
     {
-        $keptItem->update($request->words());
+        $words = $request->words();
+        $sentence = $request->sentence();
+        if ($sentence !== null && $keptItem->kind === 'reading') {
+            $words['content'] = KeptReading::ofText($keptItem->content)?->withSentence($sentence)->toText() ?? $keptItem->content;
+        }
+        $keptItem->update($words);
 
         return new KeptItemResource($keptItem);
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Store\KeptReading;
 use Closure;
 
 /** A table to be held for the report, and the words of the profile it was taken from. */
@@ -16,6 +17,7 @@ final class KeepRequest extends ProfileRequest
         'title' => ['required', 'string', 'max:200'],
         // Empty where all words are the defaults.
         'address' => ['present', 'nullable', 'string', 'max:8000'],
+        'place' => ['nullable', 'string', 'in:profile,compare'],
     ];
     public const NO_TITLE = 'A title has 1 to 200 characters.';
     private const MOST_BYTES = 4 << 20;
@@ -28,7 +30,8 @@ final class KeepRequest extends ProfileRequest
             ...$this->classRules(),
             ...self::ITEM,
             'is_of_classes' => ['nullable', 'boolean'],
-            'content' => ['required', 'string', $this->areCells(...)],
+            'kind' => ['nullable', 'string', 'in:table,reading'],
+            'content' => ['required', 'string', $this->isContent(...)],
             'revision' => ['required', 'integer', 'min:1'],
         ];
     }
@@ -36,7 +39,7 @@ final class KeepRequest extends ProfileRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return [...parent::messages(), 'title' => self::NO_TITLE];
+        return [...parent::messages(), 'title' => self::NO_TITLE, 'kind' => 'What is kept is one of: table, reading.', 'place' => 'A place of a dataset is one of: profile, compare.'];
     }
 
     /** The words of the address are asked as the profile asks them. */
@@ -53,7 +56,12 @@ final class KeepRequest extends ProfileRequest
         /** @var array<string, mixed> $validated */
         $validated = $this->validated();
 
-        return [...array_intersect_key($validated, [...self::ITEM, 'content' => true, 'revision' => true]), 'address' => $this->string('address')->toString()];
+        return [
+            ...array_intersect_key($validated, [...self::ITEM, 'content' => true, 'revision' => true]),
+            'kind' => $this->word('kind') ?? 'table',
+            'place' => $this->word('place') ?? 'profile',
+            'address' => $this->string('address')->toString(),
+        ];
     }
 
     /** Whether its figures come from labels that are classes. */
@@ -63,11 +71,15 @@ final class KeepRequest extends ProfileRequest
     }
 
     /** @param Closure(string): mixed $fail */
-    private function areCells(string $attribute, mixed $value, Closure $fail): void
+    private function isContent(string $attribute, mixed $value, Closure $fail): void
     {
         $content = is_string($value) ? $value : '';
         if (strlen($content) > self::MOST_BYTES) {
             $fail('This is too large to be kept: at most 4 MB.');
+        } elseif ($this->word('kind') === 'reading') {
+            if (KeptReading::ofText($content) === null) {
+                $fail('A reading is kept as its sentence, what was said, its rule and its source: texts of at most ' . number_format(KeptReading::LONGEST) . ' characters.');
+            }
         } elseif (!self::isTable(json_decode($content, true))) {
             $fail('A table is kept as a list of rows of texts.');
         }

@@ -18,6 +18,8 @@ final class DatasetResource extends PlainResource
             'title' => $this->resource->title,
             'description' => $this->resource->description,
             'source' => $this->resource->source,
+            'row_one' => $this->resource->row_one,
+            'row_many' => $this->resource->row_many,
             'rows' => $this->resource->rows,
             'revision' => $this->resource->revision,
             'counts' => $this->known($this->resource->counts),

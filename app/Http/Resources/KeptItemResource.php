@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Models\KeptItem;
+use App\Store\KeptReading;
 use Illuminate\Http\Request;
 use Illuminate\Support\Str;
 
@@ -23,7 +24,9 @@ final class KeptItemResource extends PlainResource
             'note' => $item->note,
             'picture' => $item->kind === 'picture' ? $item->content : null,
             'cells' => $item->kind === 'table' ? json_decode($item->content, true, flags: JSON_THROW_ON_ERROR) : null,
+            'reading' => $item->kind === 'reading' ? KeptReading::ofText($item->content)?->toArray() : null,
             'basis' => $item->basis,
+            'place' => $item->place,
             'address' => $item->address,
             'revision' => $item->revision,
             'kept_at' => $item->created_at->toIso8601ZuluString(),

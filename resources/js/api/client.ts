@@ -29,6 +29,7 @@ export type Reading = Schemas['Reading'];
 export type ReadingChange = Schemas['ReadingChange'];
 export type ReadingColumn = Schemas['ReadingColumn'];
 export type Rows = Schemas['Rows'];
+export type Said = Schemas['Said'];
 export type CheckLine = Schemas['CheckLine'];
 export type Session = Schemas['Session'];
 export type Sheet = Schemas['Sheet'];

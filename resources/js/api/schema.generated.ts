@@ -346,6 +346,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/datasets/{dataset}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        get: operations["listReadings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/datasets/{dataset}/working": {
         parameters: {
             query?: never;
@@ -1028,6 +1046,10 @@ export interface components {
             description: string | null;
             /** @description Name of the file it came from. */
             source: string | null;
+            /** @description What a row is, in one word; null = a row. */
+            row_one: string | null;
+            /** @description The same for several. */
+            row_many: string | null;
             rows: number;
             revision: number;
             /** @description Key of the variable that says how often each row counts, as it was answered on the way in. */
@@ -1531,16 +1553,41 @@ export interface components {
             }[];
             figures: components["schemas"]["FigureRow"][];
         };
+        /** @description A sentence that a rule wrote because its condition holds. */
+        Said: {
+            /** @description Of its rule. */
+            key: string;
+            /** @description Label of the group; null = overall, or all groups together. */
+            column: string | null;
+            sentence: string;
+            /** @description What it rests on, before rounding. */
+            figures: {
+                [key: string]: number | null;
+            };
+            /** @description When it speaks, in one sentence. */
+            rule: string;
+            source: string;
+            weight: number;
+        };
         Kept: {
             id: number;
             /** @enum {string} */
-            kind: "picture" | "table";
+            kind: "picture" | "table" | "reading";
             title: string;
             note: string;
             /** @description As SVG. */
             picture: string | null;
             cells: string[][] | null;
+            reading: {
+                sentence: string;
+                /** @description As the rule said it. */
+                said: string;
+                rule: string;
+                source: string;
+            } | null;
             basis: string;
+            /** @enum {string} */
+            place: "profile" | "compare";
             address: string;
             /** @description Of the dataset when it was kept. */
             revision: number;
@@ -2262,6 +2309,8 @@ export interface operations {
                     title?: string;
                     description?: string | null;
                     source?: string | null;
+                    row_one?: string | null;
+                    row_many?: string | null;
                 };
             };
         };
@@ -2329,6 +2378,44 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Overview"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    listReadings: {
+        parameters: {
+            query?: {
+                /** @description Which variables and figures, split by what, under which basis: each property is a parameter of its own. */
+                question?: components["parameters"]["question"];
+                /** @description How labels that are classes are taken: each property is a parameter of its own. */
+                classWords?: components["parameters"]["classWords"];
+                /** @description So many of the heaviest. */
+                most?: number;
+            };
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What the figures say, by rules, the heaviest first; of the variables asked for, or of all. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        revision: number;
+                        readings: (components["schemas"]["Said"] & {
+                            variable: string;
+                            name: string;
+                        })[];
+                    };
                 };
             };
             401: components["responses"]["Refused"];
@@ -2733,8 +2820,12 @@ export interface operations {
             content: {
                 "application/json": {
                     title: string;
-                    /** @description The cells as JSON: rows of texts. */
+                    /** @enum {string} */
+                    kind?: "table" | "reading";
+                    /** @description The cells as JSON: rows of texts; of a reading its sentence, said, rule and source. */
                     content: string;
+                    /** @enum {string} */
+                    place?: "profile" | "compare";
                     /** @description The words of the profile it came from, as a query; its basis is put into words from them. */
                     address: string;
                     /** @description Whether its figures come from labels that are classes. */
@@ -2823,6 +2914,8 @@ export interface operations {
                 "application/json": {
                     title?: string;
                     note?: string;
+                    /** @description Of a kept reading. */
+                    sentence?: string;
                 };
             };
         };

@@ -5,7 +5,7 @@ import { Trouble } from '../ui/Notice';
 import { Notation } from '../ui/Notation';
 import { Waiting } from '../ui/Waiting';
 import { useMatches, useStanding } from './queries';
-import type { Question } from './question';
+import type { Question } from '../asking/question';
 import { StatedEntry } from './StatedEntry';
 
 /** Two questions about one variable: where a value stands, and how a figure that one was given may have come about. */

@@ -10,10 +10,10 @@ import { amend, isAmended } from './amendments';
 import { ClassRows } from './ClassRows';
 import { CopyFigure } from './CopyFigure';
 import { figureName, fullText, shownText } from './figureCells';
-import type { Asked } from './PlotPart';
+import type { Asked } from '../asking/PlotPart';
 import { useClasses } from './queries';
-import { groupsAsked, type Question } from './question';
-import { ScenesPart } from './ScenesPart';
+import { groupsAsked, type Question } from '../asking/question';
+import { ScenesPart } from '../asking/ScenesPart';
 import { StatedEntry } from './StatedEntry';
 
 /** A category whose labels are classes: what they cover, figures estimated from them, histogram, polygon and ogive. */

@@ -7,7 +7,7 @@ import { Tick } from '../ui/Tick';
 import { WordPopover } from '../ui/WordPopover';
 import { PercentileEntry } from './PercentileEntry';
 import { useFigureChanges } from './queries';
-import type { Question } from './question';
+import type { Question } from '../asking/question';
 
 /** The keys that are shown: those of the address, else what the account chose last. */
 export function chosenFigures(question: Question, choices: FigureChoices): string[] {

@@ -8,8 +8,8 @@ import { count } from '../ui/format';
 import { NumberToChange } from '../ui/NumberToChange';
 import { WordChoice } from '../ui/WordChoice';
 import { MOST_EDGES, moved } from './edges';
-import { labelName } from './groups';
-import type { Question } from './question';
+import { labelName } from '../asking/groups';
+import type { Question } from '../asking/question';
 import { TallyOut } from './TallyOut';
 
 const heads = { labels: 'Label', values: 'Value', classes: 'Class' };

@@ -1,9 +1,9 @@
 import clsx from 'clsx';
 import { conventions } from '../api/conventions';
 import { Button } from '../ui/Button';
-import type { Asked } from './PlotPart';
-import { groupsAsked, type Question } from './question';
-import { ScenesPart } from './ScenesPart';
+import type { Asked } from '../asking/PlotPart';
+import { groupsAsked, type Question } from '../asking/question';
+import { ScenesPart } from '../asking/ScenesPart';
 
 /** More pictures of one variable, opened one by one; which are open stands in the address. */
 export function MorePlots({

@@ -6,7 +6,7 @@ import { MicroPlot } from '../plot/MicroPlot';
 import { copyText, TableOut } from '../ui/copying';
 import { count, counted } from '../ui/format';
 import { figureName, fullText, shownText } from './figureCells';
-import { groupName } from './groups';
+import { groupName } from '../asking/groups';
 import { type Sorting, sorted } from './sorting';
 
 type Line = Overview['lines'][number];

@@ -11,17 +11,19 @@ import { Notice } from '../ui/Notice';
 import { Places } from '../ui/Places';
 import { TopBar } from '../ui/TopBar';
 import { Waiting } from '../ui/Waiting';
-import { BasisLine } from './BasisLine';
+import { BasisLine, rowWord } from '../asking/BasisLine';
 import { chosenFigures, FigureChoice } from './FigureChoice';
-import { groupName } from './groups';
+import { groupName } from '../asking/groups';
 import { OverviewTable } from './OverviewTable';
-import { type Place, useFigureChoices, useKeeping, useOverview, useProfile } from './queries';
-import { type Question, readQuestion, rowsWords, toggled, writeQuestion } from './question';
+import { useKeeping } from '../asking/queries';
+import { type Place, useFigureChoices, useOverview, useProfile } from './queries';
+import { type Question, readQuestion, rowsWords, toggled, writeQuestion } from '../asking/question';
 import { VariableRail } from './VariableRail';
 
 // The overview needs neither.
 const loadSheet = () => import('./Sheet');
 const Sheet = lazy(async () => ({ default: (await loadSheet()).Sheet }));
+const WorthALook = lazy(async () => ({ default: (await import('./WorthALook')).WorthALook }));
 const WorkingPanel = lazy(async () => ({ default: (await import('./WorkingPanel')).WorkingPanel }));
 
 /** The overview of all variables, or the sheets of those that are ticked. */
@@ -78,7 +80,7 @@ export function ProfilePage() {
     const keepItem = (item: ToKeep) => {
         if (answer.data !== undefined) {
             keep.mutate(
-                { item, address: address.toString(), revision: answer.data.revision },
+                { item, place: 'profile', address: address.toString(), revision: answer.data.revision },
                 { onSuccess: () => say(`Kept for the report: ${item.title}`) },
             );
         }
@@ -92,7 +94,7 @@ export function ProfilePage() {
                 </h1>
                 {dataset.data !== undefined && (
                     <span className="shrink-0 text-small text-soft max-md:hidden">
-                        {counted(dataset.data.rows, 'row')} × {counted(dataset.data.variables.length, 'variable')}
+                        {counted(dataset.data.rows, ...rowWord(dataset.data))} × {counted(dataset.data.variables.length, 'variable')}
                     </span>
                 )}
                 <Places dataset={id} here="profile" />
@@ -114,6 +116,7 @@ export function ProfilePage() {
                     <BasisLine
                         dataset={id}
                         rows={dataset.data.rows}
+                        rowWord={rowWord(dataset.data)}
                         answer={answer.data}
                         question={question}
                         variables={variables}
@@ -150,6 +153,16 @@ export function ProfilePage() {
                                                 onShow={(key) => ask({ of: [key] })}
                                                 onOpen={(variable, figure, column) => setPlace({ variable, figure, column })}
                                             />
+                                        )}
+                                        {isOverview && overview.data !== undefined && (
+                                            <Suspense fallback={null}>
+                                                <WorthALook
+                                                    dataset={id}
+                                                    revision={overview.data.revision}
+                                                    question={question}
+                                                    onShow={(key) => ask({ of: [key] })}
+                                                />
+                                            </Suspense>
                                         )}
                                         {!isOverview && (
                                             <Suspense fallback={<Waiting what="Opening" />}>

@@ -1,6 +1,6 @@
 import { Trouble } from '../ui/Notice';
 import { useRange } from './queries';
-import type { Question } from './question';
+import type { Question } from '../asking/question';
 
 /** What was selected on the axis: how many, which share, their mean; and the way to their rows. */
 export function RangeNote({

@@ -4,9 +4,9 @@ import { TableOut } from '../ui/copying';
 import { count, counted } from '../ui/format';
 import { figureName, fullText, shownText } from './figureCells';
 import { FigureTable, tableWidth } from './FigureTable';
-import { groupName } from './groups';
-import { rowLabels } from './queries';
-import { groupsAsked, type Question } from './question';
+import { groupName } from '../asking/groups';
+import { rowLabels } from '../asking/queries';
+import { groupsAsked, type Question } from '../asking/question';
 
 // Fetched when the figures are there.
 const parts = () => import('./sheetParts');
@@ -15,6 +15,7 @@ const ClassesPart = lazy(async () => ({ default: (await parts()).ClassesPart }))
 const FrequencyTable = lazy(async () => ({ default: (await parts()).FrequencyTable }));
 const MorePlots = lazy(async () => ({ default: (await parts()).MorePlots }));
 const ScenesPart = lazy(async () => ({ default: (await parts()).ScenesPart }));
+const WhatItSays = lazy(async () => ({ default: (await parts()).WhatItSays }));
 const StackPart = lazy(async () => ({ default: (await parts()).StackPart }));
 
 /** A wider table of figures stands above the plots, so that no group is hidden behind an edge. */
@@ -89,6 +90,7 @@ export function Sheet({
                 </>
             )}
             <Suspense fallback={null}>
+                {(sheet.type === 'number' || sheet.type === 'category') && <WhatItSays name={sheet.name} {...asked} />}
                 {sheet.type === 'number' && (
                     <>
                         {sheet.class_edges !== null && <MorePlots {...asked} labelsOf={labelsOf} onAsk={onAsk} onShowRows={onShowRows} />}

@@ -3,7 +3,7 @@ import type { DrawnScenes, FigureRow } from '../api/client';
 import type { MovableClasses } from '../plot/axes';
 import { WordChoice } from '../ui/WordChoice';
 import { WordEntry } from '../ui/WordEntry';
-import type { Question } from './question';
+import type { Question } from '../asking/question';
 
 /** How the stack is drawn, as a sentence whose words can be changed. */
 export function StackLine({

@@ -5,9 +5,10 @@ import { SceneView } from '../plot/SceneView';
 import { useWidth } from '../plot/useWidth';
 import { Notice } from '../ui/Notice';
 import { Waiting } from '../ui/Waiting';
-import type { Asked } from './PlotPart';
-import { pictureSource, triedScene, useCrosshair, useScenes } from './queries';
-import { defaults, type Question } from './question';
+import type { Asked } from '../asking/PlotPart';
+import { pictureSource, triedScene, useScenes } from '../asking/queries';
+import { useCrosshair } from './queries';
+import { defaults, type Question } from '../asking/question';
 import { RangeNote } from './RangeNote';
 import { StackLine } from './StackLine';
 

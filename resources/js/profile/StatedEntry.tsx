@@ -4,7 +4,7 @@ import { Button } from '../ui/Button';
 import { Trouble } from '../ui/Notice';
 import { WordChoice } from '../ui/WordChoice';
 import { useComparison } from './queries';
-import type { Question } from './question';
+import type { Question } from '../asking/question';
 
 const figures = [
     { value: 'mean', words: 'mean' },

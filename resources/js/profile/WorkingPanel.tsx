@@ -8,7 +8,7 @@ import { WordChoice } from '../ui/WordChoice';
 import type { Working } from '../api/client';
 import { figureName } from './figureCells';
 import { type Place, useWorking } from './queries';
-import type { Question } from './question';
+import type { Question } from '../asking/question';
 
 /** How one figure came about, beside it: definition, numbers put in, values in order, source, and its other answers. */
 export function WorkingPanel({

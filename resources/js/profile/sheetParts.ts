@@ -3,5 +3,6 @@ export { AskLine } from './AskLine';
 export { ClassesPart } from './ClassesPart';
 export { FrequencyTable } from './FrequencyTable';
 export { MorePlots } from './MorePlots';
-export { ScenesPart } from './ScenesPart';
+export { ScenesPart } from '../asking/ScenesPart';
 export { StackPart } from './StackPart';
+export { WhatItSays } from './WhatItSays';

@@ -24,7 +24,7 @@ export function KeptItem({
     revision: number;
     isFirst: boolean;
     isLast: boolean;
-    onDescribe: (words: { title?: string; note?: string }) => void;
+    onDescribe: (words: { title?: string; note?: string; sentence?: string }) => void;
     onMove: (by: -1 | 1) => void;
     onRemove: () => void;
 }) {
@@ -63,6 +63,7 @@ export function KeptItem({
             </div>
             {item.picture !== null && <Picture svg={item.picture} alt={item.title} />}
             {item.cells !== null && <CellTable name={item.title} cells={item.cells.filter((row) => row[0] !== 'Basis')} />}
+            {item.reading !== null && <Sentence item={item} onSay={(sentence) => onDescribe({ sentence })} />}
             <textarea
                 aria-label={`Note on ${item.title}`}
                 value={note}
@@ -85,17 +86,56 @@ export function KeptItem({
                 {item.basis} Kept {moment(item.kept_at)}.{' '}
                 {item.revision !== revision && (
                     <span className="font-semibold text-alarm">
-                        The data have changed since (then revision {item.revision}, now {revision}); what is drawn here is as it was.{' '}
+                        The data have changed since (then revision {item.revision}, now {revision}); what stands here is as it was.{' '}
                     </span>
                 )}
                 <Link
-                    to={`/datasets/${dataset}/profile?${item.address}`}
+                    to={`/datasets/${dataset}/${item.place}?${item.address}`}
                     className="font-semibold text-ink underline decoration-accent decoration-2 underline-offset-4 print:hidden"
                 >
                     See it as it is now
                 </Link>
             </p>
         </article>
+    );
+}
+
+/** A kept sentence, which can be typed over; what its rule said stays beside it. */
+function Sentence({ item, onSay }: { item: Kept; onSay: (sentence: string) => void }) {
+    const reading = item.reading ?? { sentence: '', said: '', rule: '', source: '' };
+    const draft = useDraft(`sentence ${item.id}`, { sentence: reading.sentence });
+    const { sentence } = draft.fields;
+    const save = () => {
+        if (sentence.trim() === '') {
+            draft.set({ sentence: reading.sentence });
+        } else if (draft.isUnsaved) {
+            onSay(sentence.trim());
+        }
+    };
+    return (
+        <>
+            <textarea
+                aria-label={`Sentence of ${item.title}`}
+                value={sentence}
+                rows={Math.max(2, Math.ceil(sentence.length / 90))}
+                maxLength={2000}
+                onChange={(event) => draft.set({ sentence: event.target.value })}
+                onBlur={save}
+                className="mt-2 field-sizing-content w-full max-w-3xl resize-none rounded-md border border-transparent bg-transparent px-2 py-1 hover:border-hair-strong focus:border-accent"
+            />
+            {draft.isUnsaved && (
+                <p className="flex items-center gap-3 text-small print:hidden">
+                    <span className="text-alarm">Not saved yet.</span>
+                    <Button className="px-2! py-0.5!" onClick={save}>
+                        Save
+                    </Button>
+                </p>
+            )}
+            <p className="max-w-3xl px-2 text-fine text-soft">
+                {reading.sentence !== reading.said && `Edited; the rule said: ${reading.said} `}
+                Said when: {reading.rule} Source: {reading.source}.
+            </p>
+        </>
     );
 }
 

@@ -15,7 +15,7 @@ export function useKeptChanges(dataset: number) {
     const onSuccess = () => queries.invalidateQueries({ queryKey: kept });
     return {
         describe: useMutation({
-            mutationFn: async ({ id, ...words }: { id: number; title?: string; note?: string }) =>
+            mutationFn: async ({ id, ...words }: { id: number; title?: string; note?: string; sentence?: string }) =>
                 bodyOf(await api.PATCH('/kept/{keptItem}', { params: { path: { keptItem: id } }, body: words })),
             onSuccess,
         }),

@@ -17,6 +17,7 @@ import { UnderWayLine } from './UnderWayLine';
 import { TroubleDialog } from './TroubleDialog';
 import { viewWords } from './queries';
 import { readView, type View, writeView } from './view';
+import { RowWord } from './RowWord';
 
 /** As the server has it. */
 const MOST_DELETED = 10_000;
@@ -55,7 +56,7 @@ export function RowsPage() {
                 {dataset.data !== undefined && <DatasetTitle key={`${id}:${dataset.data.title}`} dataset={dataset.data} />}
                 {dataset.data !== undefined && (
                     <span className="shrink-0 text-small text-soft max-md:hidden">
-                        {counted(dataset.data.rows, 'row')} × {counted(dataset.data.variables.length, 'variable')}
+                        <RowWord dataset={dataset.data} /> × {counted(dataset.data.variables.length, 'variable')}
                     </span>
                 )}
                 <Places dataset={id} here="rows" />

@@ -172,7 +172,7 @@ export function useFormulaTrial(dataset: number, revision: number, formula: stri
 export function useDescribeDataset(dataset: number) {
     const queries = useQueryClient();
     return useMutation({
-        mutationFn: async (body: { title?: string; description?: string | null; source?: string | null }) =>
+        mutationFn: async (body: { title?: string; row_one?: string | null; row_many?: string | null }) =>
             bodyOf(await api.PATCH('/datasets/{dataset}', { params: { path: { dataset } }, body })),
         onSuccess: (answer) => queries.setQueryData(datasetKey(dataset), answer),
     });

@@ -1,4 +1,4 @@
-import type { Overview, Profile, Variable } from '../api/client';
+import type { Dataset, Overview, Profile, Variable } from '../api/client';
 import { choicesOf } from '../api/conventions';
 import { count, counted } from '../ui/format';
 import { WordChoice } from '../ui/WordChoice';
@@ -16,6 +16,7 @@ const LEFT_OUT_SHOWN = 5;
 export function BasisLine({
     dataset,
     rows,
+    rowWord,
     answer,
     question,
     variables,
@@ -23,6 +24,8 @@ export function BasisLine({
 }: {
     dataset: number;
     rows: number;
+    /** What a row is called, one and many. */
+    rowWord: [string, string];
     answer: Profile | Overview | undefined;
     question: Question;
     variables: Variable[];
@@ -34,7 +37,7 @@ export function BasisLine({
     return (
         <div role="region" aria-label="Basis of every figure" className="shrink-0 border-b border-hair px-4.5 py-2.5 text-soft">
             <p className="text-lead leading-relaxed">
-                {rowsInUse(rows, answer)}, taken as a{' '}
+                {rowsInUse(rows, rowWord, answer)}, taken as a{' '}
                 <WordChoice name="Taken as" options={choicesOf('as')} value={question.as} onChange={(as) => onAsk({ as })} />; quartiles by{' '}
                 <WordChoice
                     name="Quartiles by"
@@ -121,12 +124,17 @@ function example(variables: Variable[]): string {
 }
 
 /** "223 of 236 rows" for a single variable, "All 236 rows" otherwise. */
-function rowsInUse(rows: number, answer: Profile | Overview | undefined): string {
+function rowsInUse(rows: number, [one, many]: [string, string], answer: Profile | Overview | undefined): string {
     const only = answer !== undefined && 'sheets' in answer && answer.sheets.length === 1 ? answer.sheets[0] : undefined;
     const counting = answer !== undefined && answer.basis.counts !== null;
     const present = only?.frequencies !== undefined && only.frequencies !== null && !counting ? only.frequencies.totals[0] : answer?.rows;
     if (present !== undefined && present < rows) {
-        return `${count(present)} of ${counted(rows, 'row')}`;
+        return `${count(present)} of ${counted(rows, one, many)}`;
     }
-    return rows === 1 ? 'The only row' : `All ${count(rows)} rows`;
+    return rows === 1 ? `The only ${one}` : `All ${count(rows)} ${many}`;
+}
+
+/** What a row of a dataset is called, one and many. */
+export function rowWord({ row_one: one, row_many: many }: Dataset): [string, string] {
+    return [one ?? 'row', many ?? 'rows'];
 }

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use RowTally\Core\Readings\Reading;
+
+/** A reading on the wire. */
+final class SaidResource
+{
+    /** @return array<string, mixed> */
+    public static function of(Reading $reading): array
+    {
+        return [...$reading->toArray(), 'figures' => (object) $reading->figures];
+    }
+}

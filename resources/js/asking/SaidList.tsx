@@ -1,0 +1,139 @@
+import clsx from 'clsx';
+import { useId, useState } from 'react';
+import type { Said } from '../api/client';
+import { Button } from '../ui/Button';
+import { useKeep } from '../ui/keeping';
+
+/** What the figures say, the heaviest first: each opens to its rule, can be edited, and kept. */
+export function SaidList({ readings, shown, titleOf }: { readings: Said[]; shown: number; titleOf: (reading: Said) => string }) {
+    const [isWhole, setIsWhole] = useState(false);
+    const more = readings.length - shown;
+    return (
+        <>
+            <ul className="max-w-3xl">
+                {(isWhole ? readings : readings.slice(0, shown)).map((reading) => (
+                    <Sentence
+                        key={`${reading.key} ${reading.column ?? ''} ${reading.sentence}`}
+                        reading={reading}
+                        title={titleOf(reading)}
+                    />
+                ))}
+            </ul>
+            {more > 0 && (
+                <Button look="quiet" className="px-0! py-1! text-small" aria-expanded={isWhole} onClick={() => setIsWhole(!isWhole)}>
+                    {isWhole ? 'Only the weightiest' : `${more} more`}
+                </Button>
+            )}
+        </>
+    );
+}
+
+function Sentence({ reading, title }: { reading: Said; title: string }) {
+    const keep = useKeep();
+    const [isOpen, setIsOpen] = useState(false);
+    const [edited, setEdited] = useState<string | null>(null);
+    const why = useId();
+    const sentence = edited?.trim() ?? reading.sentence;
+    const said = reading.column === null ? reading.sentence : `${reading.column}: ${reading.sentence}`;
+    return (
+        <li className="mt-1.5 border-l-3 border-hair-strong pl-3" data-reading={reading.key}>
+            {edited === null ? (
+                <p>
+                    {reading.column !== null && (
+                        <bdi className="font-semibold">
+                            {reading.column}
+                            {': '}
+                        </bdi>
+                    )}
+                    <span dir="auto">{reading.sentence}</span>{' '}
+                    <span className="inline-flex flex-wrap gap-x-3 text-small print:hidden">
+                        <Quiet isOpen={isOpen} controls={why} onPress={() => setIsOpen(!isOpen)} about={reading}>
+                            Why
+                        </Quiet>
+                        {keep !== null && (
+                            <>
+                                <Quiet
+                                    onPress={() =>
+                                        keep({ title, reading: { sentence: said, said, rule: reading.rule, source: reading.source } })
+                                    }
+                                    about={reading}
+                                >
+                                    Keep
+                                </Quiet>
+                                <Quiet onPress={() => setEdited(said)} about={reading}>
+                                    Edit
+                                </Quiet>
+                            </>
+                        )}
+                    </span>
+                </p>
+            ) : (
+                <form
+                    onSubmit={(event) => {
+                        event.preventDefault();
+                        keep?.({ title, reading: { sentence, said, rule: reading.rule, source: reading.source } });
+                        setEdited(null);
+                    }}
+                >
+                    <textarea
+                        aria-label={`In your words: ${reading.sentence}`}
+                        autoFocus
+                        required
+                        rows={2}
+                        maxLength={2000}
+                        value={edited}
+                        onChange={(event) => setEdited(event.target.value)}
+                        className="w-full rounded-md border border-hair-strong bg-surface px-2 py-1"
+                    />
+                    <p className="flex gap-2 text-small">
+                        <Button type="submit" look="primary" className="px-2! py-0.5!" disabled={sentence === ''}>
+                            Keep it so
+                        </Button>
+                        <Button look="quiet" className="px-2! py-0.5!" onClick={() => setEdited(null)}>
+                            Leave it as it was
+                        </Button>
+                    </p>
+                </form>
+            )}
+            <div id={why} hidden={!isOpen} className="py-1 text-small text-soft">
+                <p>Said when: {reading.rule}</p>
+                <p>Source: {reading.source}.</p>
+                <dl className="mt-1 grid w-fit grid-cols-[auto_auto] gap-x-4">
+                    {Object.entries(reading.figures).map(([name, value]) => (
+                        <div key={name} className="contents">
+                            <dt>{name.replaceAll('_', ' ')}</dt>
+                            <dd className="figures text-right">{value === null ? 'undefined' : String(value).replace('-', '−')}</dd>
+                        </div>
+                    ))}
+                </dl>
+            </div>
+        </li>
+    );
+}
+
+function Quiet({
+    isOpen,
+    controls,
+    onPress,
+    about,
+    children,
+}: {
+    isOpen?: boolean;
+    controls?: string;
+    onPress: () => void;
+    about: Said;
+    children: string;
+}) {
+    return (
+        <button
+            type="button"
+            aria-expanded={isOpen}
+            aria-controls={controls}
+            aria-label={`${children}: ${about.sentence}`}
+            className={clsx('font-semibold text-accent underline-offset-4 hover:underline', isOpen === true && 'underline')}
+            onClick={onPress}
+        >
+            {children}
+        </button>
+    );
+}
