@@ -22,6 +22,7 @@ $contract = (string) file_get_contents($file);
 foreach ([
     ['Question', 'The words of the basis and of what is shown, the same in the address, the API and on the command line.', Words::ofQuestion()],
     ['ClassWords', 'How labels that are classes are taken.', Words::ofClasses()],
+    ['CompareWords', 'What is compared.', Words::ofCompare()],
 ] as [$name, $description, $words]) {
     $contract = (string) preg_replace_callback("/^    {$name}:\n(?:(?: {6,}.*)?\n)+/m", static fn(): string => $schema($name, $description, ...$words), $contract, 1);
 }

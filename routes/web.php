@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Drawing\Pictures;
 use App\Http\Controllers\ChangeController;
 use App\Http\Controllers\ClassesController;
+use App\Http\Controllers\CompareController;
 use App\Http\Controllers\ConventionController;
 use App\Http\Controllers\DatasetController;
 use App\Http\Controllers\EntryCheckController;
@@ -57,6 +58,7 @@ Route::prefix('api')->group(static function (): void {
         Route::get('datasets/{dataset}/profile', [ProfileController::class, 'show'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/overview', [ProfileController::class, 'overview'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/readings', [ReadingController::class, 'index'])->can('view', 'dataset');
+        Route::get('datasets/{dataset}/compared', [CompareController::class, 'show'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/working', [ProfileController::class, 'working'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/matches', [ProfileController::class, 'matches'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/standing', [ProfileController::class, 'standing'])->can('view', 'dataset');

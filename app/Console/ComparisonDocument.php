@@ -62,7 +62,7 @@ final readonly class ComparisonDocument
         [$first, $own] = $chosen[0];
         foreach (array_slice($chosen, 1) as [$second, $other]) {
             $compared = new ComparedGroups($own, $other, $basis);
-            $comparisons[] = ['kind' => 'groups', 'first' => $first, 'second' => $second, ...ComparisonFigures::ofGroups($compared), 'lines' => ComparisonLines::ofGroups($compared, $display, $first, $second), 'readings' => Readings::ofComparedGroups(new GroupsAgainst($compared, $first, $second, $wording, $good))];
+            $comparisons[] = ['kind' => 'groups', 'first' => $first, 'second' => $second, ...ComparisonFigures::ofGroups($compared), 'lines' => ComparisonLines::ofGroups($compared, $display, $first), 'readings' => Readings::ofComparedGroups(new GroupsAgainst($compared, $first, $second, $wording, $good))];
         }
 
         return new self($variable . ($read->unit === null ? '' : " ({$read->unit})"), $basis, $comparisons);

@@ -50,6 +50,9 @@ interface PictureSource
     /** @return list<array{key: string, name: string}> other variables of numbers, those of the same unit first */
     public function others(): array;
 
+    /** What stands at the beginning of those lines. */
+    public function slopesFrom(): string;
+
     /** Each row from this variable to another. */
     public function slopesTo(string $key): Slopes;
 

@@ -19,9 +19,11 @@ final class Pictures
         SlopesScene::class,
         LabelsScene::class,
         ClassesScene::class,
+        AgainstScene::class,
+        TenthsScene::class,
     ];
     /** Those that have a place of their own on the sheet; the others stand beside, to be opened one by one. */
-    private const PLACED = [StackScene::class, LabelsScene::class, ClassesScene::class];
+    private const PLACED = [StackScene::class, LabelsScene::class, ClassesScene::class, AgainstScene::class, TenthsScene::class];
 
     /** @return list<string> */
     public static function kinds(): array

@@ -42,14 +42,14 @@ final class SlopesScene implements Picture
         $key = $look->of($to);
         $after = array_column(array_filter($to->values, static fn(array $value): bool => $value['value'] === $key), 'words')[0] ?? '';
 
-        return [DrawnScene::of("{$of->axisName()} to {$after}", self::of($of->slopesTo($key), $of->axisName(), $after, $width), 'no row has both')];
+        return [DrawnScene::of("{$of->slopesFrom()} to {$after}", self::of($of->slopesTo($key), $of->slopesFrom(), $after, $width), 'no row has both')];
     }
 
     private static function to(PictureSource $of): ?Option
     {
         $others = array_map(static fn(array $other): array => ['value' => $other['key'], 'words' => $other['name']], $of->others());
 
-        return $others === [] ? null : new Option('to', 'Slope lines to', "Each row from {$of->axisName()} to ", $others);
+        return $others === [] ? null : new Option('to', 'Slope lines to', "Each row from {$of->slopesFrom()} to ", $others);
     }
 
     public static function of(Slopes $slopes, string $before, string $after, float $width): ?Scene

@@ -136,6 +136,11 @@ final class PictureOfVariable implements PictureSource
             ->all());
     }
 
+    public function slopesFrom(): string
+    {
+        return $this->axisName();
+    }
+
     public function slopesTo(string $key): Slopes
     {
         return Slopes::of(new StoredTable($this->dataset, $this->tallies), $this->variable->name, $this->nameOf($key), $this->question->basis);

@@ -44,6 +44,36 @@ final class UnknownVariable extends RuntimeException
         return new self("There is no group {$column}; 0 is overall, then come the groups in their order.");
     }
 
+    public static function comparesNoGroups(): self
+    {
+        return new self('Groups are compared by what splits the rows. Choose a variable to split by.');
+    }
+
+    public static function comparesOne(): self
+    {
+        return new self('There is only one to compare. Choose a second.');
+    }
+
+    public static function comparesNoDataset(): self
+    {
+        return new self('Choose the other dataset.');
+    }
+
+    public static function notInTheOther(string $name, string $title): self
+    {
+        return new self("“{$title}” has no variable \"{$name}\". Choose which of its variables is compared.");
+    }
+
+    public static function noGroupNamed(string $name): self
+    {
+        return new self("There is no group \"{$name}\" any more. Choose one from the list.");
+    }
+
+    public static function notOfCompared(): self
+    {
+        return new self('That picture is of one variable, not of things compared.');
+    }
+
     public static function hasNoClasses(string $name): self
     {
         return new self("\"{$name}\" has no classes: it is no category.");

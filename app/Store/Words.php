@@ -79,6 +79,26 @@ final class Words
         ];
     }
 
+    /** @return list<Word> of a comparison */
+    public static function ofCompare(): array
+    {
+        return [
+            Word::oneOf('what', 'what is compared', [
+                '' => 'nothing',
+                'groups' => ['groups', 'Of one variable.'],
+                'variables' => ['variables', 'One beside another.'],
+                'pairs' => ['the same rows', 'Earlier and later.'],
+                'datasets' => ['two datasets', 'The same variable of both.'],
+            ]),
+            Word::text('groups', 'names of groups as a list in JSON, the one that the others are compared with first', 8000),
+            Word::oneOf('good', 'which direction is the good one', ['' => 'neither', 'more' => 'more is better', 'fewer' => 'fewer is better']),
+            Word::text('other', 'number of the other dataset', 18),
+            Word::text('other_of', 'key of the variable of the other dataset; the one of the same key or name unless said', 80),
+            Word::text('factor', 'what values of the other dataset are multiplied by, where its unit is another', 40),
+            Word::oneOf('turned', 'whether the first stands for the second', ['' => 'as they are', 'yes' => 'the other way round']),
+        ];
+    }
+
     /** @return list<Word> of the page alone: which pictures are open, and how groups stand in them */
     public static function ofPage(): array
     {

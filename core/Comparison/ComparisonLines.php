@@ -4,18 +4,25 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Comparison;
 
+use Brick\Math\BigDecimal;
+use Closure;
 use RowTally\Core\Display\DecimalText;
 use RowTally\Core\Figures\Catalogue;
 use RowTally\Core\Figures\FigureText;
 use RowTally\Core\Values\Figure;
+use RowTally\Core\Values\Reason;
 
 /** A comparison as it is shown, in the order in which people compare: how many, where they lie, how far they spread, all of it. */
 final readonly class ComparisonLines
 {
     private function __construct(private FigureText $display, private string $levelPercent) {}
 
-    /** @return non-empty-list<array{title: string, lines: list<ComparisonLine>}> */
-    public static function ofGroups(ComparedGroups $compared, FigureText $display, string $first, string $second): array
+    /**
+     * @param array{Closure(BigDecimal): (string|null), Closure(BigDecimal): (string|null)}|null $labels what the rows of the first and of the second with a value are called
+     *
+     * @return non-empty-list<array{title: string, lines: list<ComparisonLine>}>
+     */
+    public static function ofGroups(ComparedGroups $compared, FigureText $display, string $first, ?array $labels = null): array
     {
         $own = new self($display, $compared->basis()->levelPercent());
         [$ofFirst, $ofSecond] = $compared->sizes();
@@ -31,12 +38,14 @@ final readonly class ComparisonLines
             ]],
             ['title' => 'How far they spread, coarse to fine', 'lines' => [
                 $own->line($compared, Measure::Range, 'Range'),
+                $own->ends($compared, 'min', 'Smallest', $labels),
+                $own->ends($compared, 'max', 'Largest', $labels),
                 $own->line($compared, Measure::Iqr, 'Interquartile range'),
                 $own->line($compared, Measure::Sd, 'Standard deviation'),
             ]],
             ['title' => 'All of it', 'lines' => [
-                new ComparisonLine('superiority', "{$second} above {$first}, of 100 draws", null, null, $superiority->value === null ? null : self::draws((float) $superiority->number()), null, $superiority->reason?->value, $superiority->number()),
-                new ComparisonLine('hedges_g', 'Difference in pooled SDs (Hedges’ g)', null, null, $hedges->value === null ? null : self::signed((float) $hedges->number(), DecimalText::of(abs((float) $hedges->number()), 2)), null, $hedges->reason?->value, $hedges->number()),
+                new ComparisonLine('superiority', "Above one of {$first}, of 100 draws", null, null, $superiority->value === null ? null : self::draws((float) $superiority->number()), null, $superiority->reason?->value, $superiority->number()),
+                new ComparisonLine('hedges_g', 'Difference in pooled SDs (Hedges’ g)', null, null, $hedges->value === null ? null : FigureText::signed((float) $hedges->number(), DecimalText::of(abs((float) $hedges->number()), 2)), null, $hedges->reason?->value, $hedges->number()),
             ]],
             ['title' => 'At the same place in the order', 'lines' => array_map(static fn(int $tenth): ComparisonLine => $own->tenth($compared->atTenth($tenth), $tenth), range(1, 9))],
         ];
@@ -55,7 +64,7 @@ final readonly class ComparisonLines
 
             return new ComparisonLine($key, $label, null, null, $own->change($figure), null, $figure->reason?->value, $figure->number());
         };
-        $ratio = static fn(string $key, string $label, Figure $figure): ComparisonLine => new ComparisonLine($key, $label, null, null, $figure->value === null ? null : self::signed((float) $figure->number(), DecimalText::of(abs((float) $figure->number()), 3)), null, $figure->reason?->value, $figure->number());
+        $ratio = static fn(string $key, string $label, Figure $figure): ComparisonLine => new ComparisonLine($key, $label, null, null, $figure->value === null ? null : FigureText::signed((float) $figure->number(), DecimalText::of(abs((float) $figure->number()), 3)), null, $figure->reason?->value, $figure->number());
         $sd = $compared->ofChanges(Measure::Sd->statistic());
         $mean = $compared->ofChanges(Measure::Mean->statistic());
 
@@ -88,11 +97,31 @@ final readonly class ComparisonLines
         $relative = ($isCentre ? $compared->percent($measure) : $compared->ratio($measure))->number();
         $beside = match (true) {
             $relative === null => null,
-            $isCentre => self::signed((float) $relative, DecimalText::of(abs((float) $relative), 1)) . ' %',
+            $isCentre => FigureText::signed((float) $relative, DecimalText::of(abs((float) $relative), 1)) . ' %',
             default => '× ' . DecimalText::of((float) $relative, 2),
         };
 
         return new ComparisonLine($measure->value, $label, $this->unit($first), $this->unit($second), $this->change($difference), $beside, $first->reason->value ?? $second->reason->value ?? $difference->reason?->value, $difference->number());
+    }
+
+    /**
+     * Who makes the range.
+     *
+     * @param array{Closure(BigDecimal): (string|null), Closure(BigDecimal): (string|null)}|null $labels
+     */
+    private function ends(ComparedGroups $compared, string $key, string $label, ?array $labels): ComparisonLine
+    {
+        $texts = $values = [];
+        foreach ([$compared->first, $compared->second] as $i => $side) {
+            $value = $side->n() === 0 ? null : $side->values->at($key === 'min' ? 1 : $side->n());
+            $values[] = $value;
+            $name = $value === null || $labels === null ? null : $labels[$i]($value);
+            $texts[] = $value === null ? null : ($name === null ? '' : "{$name}: ") . $this->display->inUnit((float) (string) $value, true);
+        }
+        [$one, $other] = $values;
+        $difference = $one === null || $other === null ? null : (float) (string) $other->minus($one);
+
+        return new ComparisonLine($key, $label, $texts[0], $texts[1], $difference === null ? null : FigureText::signed($difference, $this->display->inUnit(abs($difference), true)), null, $difference === null ? Reason::NeedsOneValue->value : null, $difference);
     }
 
     private function interval(Interval $interval, string $key, string $of): ComparisonLine
@@ -119,16 +148,7 @@ final readonly class ComparisonLines
     {
         $value = $figure->number();
 
-        return $value === null ? null : self::signed((float) $value, $this->display->inUnit(abs($value), $figure->isOfTheData));
-    }
-
-    private static function signed(float $value, string $text): string
-    {
-        return match (true) {
-            preg_match('/[1-9]/', $text) !== 1 => $text,
-            $value > 0.0 => "+{$text}",
-            default => "−{$text}",
-        };
+        return $value === null ? null : FigureText::signed((float) $value, $this->display->inUnit(abs($value), $figure->isOfTheData));
     }
 
     private static function draws(float $chance): string

@@ -55,6 +55,16 @@ final readonly class FigureText
         };
     }
 
+    /** A difference with its sign, which is what it says; none before what is shown as 0. */
+    public static function signed(float $value, string $text): string
+    {
+        return match (true) {
+            preg_match('/[1-9]/', $text) !== 1 => $text,
+            $value > 0.0 => "+{$text}",
+            default => "−{$text}",
+        };
+    }
+
     /** A number of rows, as the counts have it. */
     public static function count(Figure $rows): string
     {

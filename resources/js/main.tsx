@@ -11,6 +11,7 @@ import { applyTheme } from './ui/theme';
 applyTheme();
 
 // Each place is fetched when somebody goes there.
+const ComparePage = lazy(async () => ({ default: (await import('./compare/ComparePage')).ComparePage }));
 const DatasetsPage = lazy(async () => ({ default: (await import('./datasets/DatasetsPage')).DatasetsPage }));
 const IntakePage = lazy(async () => ({ default: (await import('./intake/IntakePage')).IntakePage }));
 const ProfilePage = lazy(async () => ({ default: (await import('./profile/ProfilePage')).ProfilePage }));
@@ -61,6 +62,7 @@ if (root !== null) {
                                 <Route path="/imports/:import" component={IntakePage} />
                                 <Route path="/datasets/:dataset/rows" component={RowsPage} />
                                 <Route path="/datasets/:dataset/profile" component={ProfilePage} />
+                                <Route path="/datasets/:dataset/compare" component={ComparePage} />
                                 <Route path="/datasets/:dataset/report" component={ReportPage} />
                                 <Route>
                                     <Redirect to="/datasets" replace />

@@ -41,7 +41,7 @@ final class KeptController
         $item = [
             ...$request->item(),
             'kind' => 'picture',
-            'place' => 'profile',
+            'place' => $request->compareQuestion($dataset) === null ? 'profile' : 'compare',
             'content' => Svg::of($draw->one($kind, $dataset, $request)),
             'basis' => $basis->of($dataset, $request, $kind === ClassesScene::kind()),
             'revision' => $dataset->revision,

@@ -11,6 +11,7 @@ use Closure;
 /** A picture of one variable: laid out for the room that it has, or as a file in colours of choice. */
 class SceneRequest extends PlotRequest
 {
+    use Compares;
     use ReadsClasses;
 
     private const WIDTH = 760;
@@ -21,6 +22,9 @@ class SceneRequest extends PlotRequest
         return [
             ...parent::rules(),
             ...$this->classRules(),
+            ...$this->compareRules(),
+            // Of what is compared there may be several.
+            ...($this->word('what') === null ? [] : ['of' => ['required', 'string', 'max:6000']]),
             'width' => ['nullable', 'integer', 'between:160,4000'],
             'look' => ['nullable', 'string', 'max:400'],
             'lane_order' => ['nullable', 'string', 'max:80'],
@@ -35,6 +39,7 @@ class SceneRequest extends PlotRequest
     {
         return [
             ...parent::messages(),
+            ...$this->compareMessages(),
             'width' => 'A picture is 160 to 4000 pixels wide.',
             'format' => 'A picture comes as one of: scene, svg.',
             'palette' => 'Pictures are in the colours of one of: ' . implode(', ', array_keys(Palette::ALL)) . '.',

@@ -364,6 +364,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/datasets/{dataset}/compared": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        get: operations["showCompared"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/datasets/{dataset}/working": {
         parameters: {
             query?: never;
@@ -461,6 +479,8 @@ export interface paths {
                 question?: components["parameters"]["question"];
                 /** @description How labels that are classes are taken: each property is a parameter of its own. */
                 classWords?: components["parameters"]["classWords"];
+                /** @description What is compared: each property is a parameter of its own. */
+                compareWords?: components["parameters"]["compareWords"];
                 /** @description In pixels, from 160; the default is 760. */
                 width?: number;
                 /** @description What is chosen of its options, such as notches:yes,standing:yes. */
@@ -736,6 +756,32 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description What is compared. */
+        CompareWords: {
+            /**
+             * @description What is compared.
+             * @enum {string}
+             */
+            what?: "" | "groups" | "variables" | "pairs" | "datasets";
+            /** @description Names of groups as a list in JSON, the one that the others are compared with first. */
+            groups?: string;
+            /**
+             * @description Which direction is the good one.
+             * @enum {string}
+             */
+            good?: "" | "more" | "fewer";
+            /** @description Number of the other dataset. */
+            other?: string;
+            /** @description Key of the variable of the other dataset; the one of the same key or name unless said. */
+            other_of?: string;
+            /** @description What values of the other dataset are multiplied by, where its unit is another. */
+            factor?: string;
+            /**
+             * @description Whether the first stands for the second.
+             * @enum {string}
+             */
+            turned?: "" | "yes";
+        };
         /** @description How labels that are classes are taken. */
         ClassWords: {
             /**
@@ -1553,6 +1599,52 @@ export interface components {
             }[];
             figures: components["schemas"]["FigureRow"][];
         };
+        Compared: {
+            revision: number;
+            basis: components["schemas"]["Basis"];
+            /** @enum {string} */
+            what: "groups" | "variables" | "pairs" | "datasets";
+            /** @description Of the variable; of pairs of their difference. */
+            name: string;
+            unit: string | null;
+            /** @description What is compared, the first first. */
+            sides: {
+                name: string;
+                n: string;
+            }[];
+            /** @description Names of all groups that can be chosen. */
+            groups: string[];
+            /** @description What somebody should know. */
+            notes: string[];
+            comparisons: {
+                first: string;
+                second: string;
+                sections: {
+                    title: string;
+                    lines: {
+                        key: string;
+                        label: string;
+                        first: string | null;
+                        second: string | null;
+                        difference: string | null;
+                        /** @description In percent of the first, or how many times as much. */
+                        beside: string | null;
+                        /** @description Why something is missing. */
+                        reason: string | null;
+                        /** @description The difference in full precision. */
+                        value: number | null;
+                    }[];
+                }[];
+                /** @description Under their keys, as tally:compare gives them. */
+                figures: {
+                    [key: string]: unknown;
+                };
+                undefined: {
+                    [key: string]: string;
+                };
+                readings: components["schemas"]["Said"][];
+            }[];
+        };
         /** @description A sentence that a rule wrote because its condition holds. */
         Said: {
             /** @description Of its rule. */
@@ -1642,6 +1734,8 @@ export interface components {
     parameters: {
         /** @description How labels that are classes are taken: each property is a parameter of its own. */
         classWords: components["schemas"]["ClassWords"];
+        /** @description What is compared: each property is a parameter of its own. */
+        compareWords: components["schemas"]["CompareWords"];
         /** @description Which variables and figures, split by what, under which basis: each property is a parameter of its own. */
         question: components["schemas"]["Question"];
         /** @description The default is halves-excluded. */
@@ -2423,6 +2517,36 @@ export interface operations {
             422: components["responses"]["Invalid"];
         };
     };
+    showCompared: {
+        parameters: {
+            query?: {
+                /** @description Which variables and figures, split by what, under which basis: each property is a parameter of its own. */
+                question?: components["parameters"]["question"];
+                /** @description What is compared: each property is a parameter of its own. */
+                compareWords?: components["parameters"]["compareWords"];
+            };
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Groups, variables, the same rows earlier and later, or two datasets against each other. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Compared"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
     showWorking: {
         parameters: {
             query: {
@@ -2590,6 +2714,8 @@ export interface operations {
                 question?: components["parameters"]["question"];
                 /** @description How labels that are classes are taken: each property is a parameter of its own. */
                 classWords?: components["parameters"]["classWords"];
+                /** @description What is compared: each property is a parameter of its own. */
+                compareWords?: components["parameters"]["compareWords"];
                 /** @description In pixels, from 160; the default is 760. */
                 width?: number;
                 /** @description What is chosen of its options, such as notches:yes,standing:yes. */
@@ -2637,6 +2763,8 @@ export interface operations {
                 question?: components["parameters"]["question"];
                 /** @description How labels that are classes are taken: each property is a parameter of its own. */
                 classWords?: components["parameters"]["classWords"];
+                /** @description What is compared: each property is a parameter of its own. */
+                compareWords?: components["parameters"]["compareWords"];
                 /** @description In pixels, from 160; the default is 760. */
                 width?: number;
                 /** @description What is chosen of its options, such as notches:yes,standing:yes. */

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { DrawnScenes } from '../api/client';
+import type { CompareWords, DrawnScenes } from '../api/client';
 import { laneColour } from '../plot/colours';
 import { SceneView } from '../plot/SceneView';
 import { useWidth } from '../plot/useWidth';
@@ -19,20 +19,27 @@ export function ScenesPart({
     names,
     labelsOf,
     onShowRows,
+    compareWords,
+    look: firstLook = [],
 }: Asked & {
     kind: string;
     /** null = it needs no heading of its own. */
     title: string | null;
     labelsOf?: (where: string) => Promise<string>;
     onShowRows?: (where: string) => void;
+    /** Where it is a picture of things compared. */
+    compareWords?: CompareWords;
+    /** What is chosen of it at first. */
+    look?: { name: string; value: string }[];
 }) {
     const [room, width] = useWidth<HTMLDivElement>();
-    const [chosen, setChosen] = useState<{ name: string; value: string }[]>([]);
+    const [chosen, setChosen] = useState(firstLook);
     const look = chosen.map(({ name, value }) => `${name}:${value}`).join(',');
     const words = {
         ...(look === '' ? {} : { look }),
         ...(question.lane_order === '' ? {} : { lane_order: question.lane_order }),
         classWords: classWords(question),
+        ...(compareWords === undefined ? {} : { compareWords }),
     };
     const asked = { dataset, kind, question, variable, words, width };
     const answer = useScenes(asked, revision);

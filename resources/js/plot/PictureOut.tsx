@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { api, bodyOf, type ClassWords, type QuestionWords, type Scene } from '../api/client';
+import { api, bodyOf, type ClassWords, type CompareWords, type QuestionWords, type Scene } from '../api/client';
 import { CellTable } from '../ui/CellTable';
 import { saveBlob, saveCsv, say } from '../ui/copying';
 import { useKeep } from '../ui/keeping';
@@ -13,6 +13,7 @@ export interface PictureWords {
     column?: number;
     lane_order?: string;
     classWords?: ClassWords;
+    compareWords?: CompareWords;
 }
 
 /** How the server is asked for a picture again. */

@@ -174,7 +174,12 @@ export function useDescribeDataset(dataset: number) {
     return useMutation({
         mutationFn: async (body: { title?: string; row_one?: string | null; row_many?: string | null }) =>
             bodyOf(await api.PATCH('/datasets/{dataset}', { params: { path: { dataset } }, body })),
-        onSuccess: (answer) => queries.setQueryData(datasetKey(dataset), answer),
+        onSuccess: (answer) => {
+            queries.setQueryData(datasetKey(dataset), answer);
+            // Sentences call the rows by their word.
+            void queries.invalidateQueries({ queryKey: ['readings', dataset] });
+            void queries.invalidateQueries({ queryKey: ['compared', dataset] });
+        },
     });
 }
 

@@ -4,20 +4,21 @@ import { Link } from 'wouter';
 const places = [
     { place: 'rows', words: 'Rows' },
     { place: 'profile', words: 'Profile' },
+    { place: 'compare', words: 'Compare' },
     { place: 'report', words: 'Report' },
 ] as const;
 
 /** The places of one dataset, in the order of the work. */
 export function Places({ dataset, here }: { dataset: number; here: (typeof places)[number]['place'] }) {
     return (
-        <nav aria-label="Places of this dataset" className="ml-3 flex h-full shrink-0 items-stretch font-medium">
+        <nav aria-label="Places of this dataset" className="ml-3 max-sm:ml-0 flex h-full shrink-0 items-stretch font-medium">
             {places.map(({ place, words }) => (
                 <Link
                     key={place}
                     to={`/datasets/${dataset}/${place}`}
                     aria-current={place === here ? 'page' : undefined}
                     className={clsx(
-                        'flex items-center border-b-3 px-3',
+                        'flex items-center border-b-3 px-3 max-sm:px-2',
                         place === here ? 'border-accent' : 'border-transparent text-soft hover:text-ink',
                     )}
                 >

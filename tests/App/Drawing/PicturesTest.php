@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App\Drawing;
 
+use App\Drawing\AgainstScene;
 use App\Drawing\BoxesScene;
 use App\Drawing\Look;
 use App\Drawing\Pictures;
@@ -12,6 +13,7 @@ use App\Drawing\Spread;
 use App\Drawing\StackLayout;
 use App\Drawing\StackScene;
 use App\Drawing\StemsScene;
+use App\Drawing\TenthsScene;
 use App\Drawing\TextWidth;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -154,7 +156,7 @@ final class PicturesTest extends TestCase
     public function test_no_text_leaves_its_picture_and_no_two_lie_over_one_another(string $name, float $width): void
     {
         $of = new ListedSource([self::VALUES, ['10', '20', '30'], ['40', '50', '60', '200']], ['Overall', $name, "{$name} 2"], [0, 1, 2]);
-        foreach (['stack', 'boxes', 'dots', 'qq', 'strips', 'steps'] as $kind) {
+        foreach (['stack', 'boxes', 'dots', 'qq', 'strips', 'steps', 'against', 'tenths'] as $kind) {
             $picture = Pictures::of($kind);
             self::assertNotNull($picture);
             foreach ($picture::draw($of, Look::ofWord(''), $width) as $drawn) {
@@ -171,6 +173,37 @@ final class PicturesTest extends TestCase
                 }
             }
         }
+    }
+
+    /** By hand: the medians are 20 and 55, Q₁ 10 and 45, Q₃ 30 and 130. */
+    public function test_two_groups_against_each_other_are_joined_from_quartile_to_quartile(): void
+    {
+        $of = new ListedSource([['10', '20', '30', '40', '50', '60', '200'], ['10', '20', '30'], ['40', '50', '60', '200']], ['Overall', 'A', 'B'], [0, 1, 2]);
+        $scene = self::drawn(AgainstScene::draw($of, Look::ofWord(''), 700.0));
+        $axis = $scene->toArray()['axes'][0];
+        $pixel = static fn(float $value): float => $axis['start'] + ($axis['end'] - $axis['start']) * ($value - $axis['from']) / ($axis['to'] - $axis['from']);
+        $ends = array_map(static fn(array $line): array => [$line['x1'], $line['x2']], SceneMarks::of($scene, 'slant'));
+        foreach ([[10.0, 45.0], [30.0, 130.0], [20.0, 55.0]] as $i => [$from, $to]) {
+            self::assertEqualsWithDelta([$pixel($from), $pixel($to)], $ends[$i], 0.02);
+        }
+        self::assertSame(['+35.0 at the median'], array_column(SceneMarks::of($scene, 'difference'), 'text'));
+        self::assertNull(AgainstScene::draw(new ListedSource([['1', '2'], ['1', '2']], ['Overall', 'A'], [0, 1]), Look::ofWord(''), 700.0)[0]->scene, 'one group');
+        self::assertNotNull(AgainstScene::draw(new ListedSource([['1', '2', '3'], ['1', '2', '3'], []], ['Overall', 'A', 'B'], [0, 1, 2]), Look::ofWord(''), 700.0)[0]->scene, 'one of them empty');
+        self::assertSame([], SceneMarks::of(self::drawn(AgainstScene::draw(new ListedSource([['1', '2', '3'], ['1'], ['2'], ['3']], ['Overall', 'A', 'B', 'C'], [0, 1, 2, 3]), Look::ofWord(''), 700.0)), 'slant'), 'three');
+    }
+
+    public function test_differences_at_each_tenth_lie_where_their_numbers_say(): void
+    {
+        $of = new ListedSource([['1', '2', '3', '4', '5', '6', '7', '8'], ['1', '2', '3', '4'], ['5', '6', '7', '8']], ['Overall', 'A', 'B'], [0, 1, 2]);
+        $scene = self::drawn(TenthsScene::draw($of, Look::ofWord(''), 700.0));
+        $points = SceneMarks::of($scene, 'tenth');
+        self::assertCount(9, $points);
+        self::assertCount(1, array_unique(array_column($points, 'cy')), 'every one is 4');
+        self::assertStringContainsString('+4.0', $points[0]['says']);
+        self::assertSame(['Place in the order', 'B less A'], $scene->toArray()['table'][0]);
+        self::assertSame(['10 %', '4'], $scene->toArray()['table'][1]);
+        self::assertNull(TenthsScene::draw(new ListedSource([['1'], ['1'], []], ['Overall', 'A', 'B'], [0, 1, 2]), Look::ofWord(''), 700.0)[0]->scene);
+        self::assertNotNull(TenthsScene::draw(new ListedSource([['1', '1'], ['1'], ['1']], ['Overall', 'A', 'B'], [0, 1, 2]), Look::ofWord(''), 320.0)[0]->scene, 'no difference anywhere');
     }
 
     public function test_what_was_chosen_is_held_to_what_can_be(): void

@@ -95,6 +95,11 @@ final readonly class ListedSource implements PictureSource
         return [];
     }
 
+    public function slopesFrom(): string
+    {
+        return $this->axisName();
+    }
+
     public function slopesTo(string $key): Slopes
     {
         throw new LogicException('There is no other variable.');
