@@ -12,6 +12,7 @@ use App\Http\Controllers\EntryCheckController;
 use App\Http\Controllers\ExportController;
 use App\Http\Controllers\FigureController;
 use App\Http\Controllers\ImportController;
+use App\Http\Controllers\JudgeController;
 use App\Http\Controllers\KeptController;
 use App\Http\Controllers\PageController;
 use App\Http\Controllers\PlotController;
@@ -59,6 +60,7 @@ Route::prefix('api')->group(static function (): void {
         Route::get('datasets/{dataset}/overview', [ProfileController::class, 'overview'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/readings', [ReadingController::class, 'index'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/compared', [CompareController::class, 'show'])->can('view', 'dataset');
+        Route::get('datasets/{dataset}/judged', [JudgeController::class, 'show'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/working', [ProfileController::class, 'working'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/matches', [ProfileController::class, 'matches'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/standing', [ProfileController::class, 'standing'])->can('view', 'dataset');

@@ -108,6 +108,12 @@ final class FileColumns implements ColumnSink, Table
         return new NumberColumn($variable->decimals, $variable->dictionary, $this->chunks($name));
     }
 
+    /** A file has no rows set aside. */
+    public function aside(): ?array
+    {
+        return null;
+    }
+
     public function names(): Names
     {
         $names = [];

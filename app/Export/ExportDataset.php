@@ -22,14 +22,17 @@ final readonly class ExportDataset
     {
         $first = $this->readRows->window($dataset, $question->from(0, 1));
         $isPlain = $question->where === null && $question->sort === null;
+        $aside = $dataset->aside();
+        // Rows set aside stay in the data, with their reason in a column of its own.
+        $variables = [...$first->variables, ...($aside === null ? [] : [$aside])];
 
         return new ExportedTable(
             $dataset->title,
             $dataset->description,
             $dataset->source,
-            array_map(self::variable(...), $first->variables),
+            array_map(self::variable(...), $variables),
             $first->total,
-            $isPlain ? $this->chunks($dataset, $first->variables) : $this->windows($dataset, $question),
+            $isPlain ? $this->chunks($dataset, $variables) : $this->windows($dataset, $question),
         );
     }
 
@@ -73,9 +76,10 @@ final readonly class ExportDataset
             $answer = $this->readRows->window($dataset, $question->from($from, ReadRows::MOST_ROWS));
             $from += count($answer->rows);
             if ($answer->rows !== []) {
+                $reasons = $dataset->set_aside === 0 ? [] : [array_map(static fn(int $place): string => $answer->aside[$place] ?? '', array_keys($answer->rows))];
                 yield [
-                    'cells' => array_values($answer->cells),
-                    'unread' => array_values(array_map(static fn(array $places): array => array_fill_keys($places, true), $answer->unread)),
+                    'cells' => [...array_values($answer->cells), ...$reasons],
+                    'unread' => [...array_values(array_map(static fn(array $places): array => array_fill_keys($places, true), $answer->unread)), ...array_map(static fn(): array => [], $reasons)],
                     'rows' => count($answer->rows),
                 ];
             }

@@ -27,6 +27,7 @@ use RowTally\Core\Readings\RowWord;
  * @property list<string>              $notes           what the reader of the file should know
  * @property string|null               $row_one         what a row is, in one word; null = a row
  * @property string|null               $row_many        the same for several
+ * @property int                       $set_aside       how many rows no figure counts
  * @property Carbon                    $updated_at
  * @property Collection<int, Variable> $variables       in the order of the file
  * @property Collection<int, Variable> $allVariables    also those that can be brought back
@@ -40,10 +41,13 @@ final class Dataset extends Model
 
     protected $guarded = [];
 
+    /** @var array<int, Variable> by revision */
+    private array $asideAt = [];
+
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['is_even' => 'boolean', 'notes' => 'array', 'rows' => 'integer', 'revision' => 'integer'];
+        return ['is_even' => 'boolean', 'notes' => 'array', 'rows' => 'integer', 'revision' => 'integer', 'set_aside' => 'integer'];
     }
 
     public function rowWord(): RowWord
@@ -55,18 +59,34 @@ final class Dataset extends Model
     public function variables(): HasMany
     {
         $variables = $this->hasMany(Variable::class);
-        $variables->where('deleted_revision', '=', null)->orderBy('position')->orderBy('id');
+        $variables->where('deleted_revision', '=', null)->where('role', '=', null)->orderBy('position')->orderBy('id');
 
         return $variables;
     }
 
-    /** @return HasMany<Variable, $this> those that can be brought back too */
+    /** @return HasMany<Variable, $this> those that can be brought back too, and the reasons of rows set aside */
     public function allVariables(): HasMany
     {
         $variables = $this->hasMany(Variable::class);
         $variables->orderBy('position')->orderBy('id');
 
         return $variables;
+    }
+
+    /** The reasons of rows set aside, a label each; null where there is no such row. */
+    public function aside(): ?Variable
+    {
+        if ($this->set_aside === 0) {
+            return null;
+        }
+        if (!isset($this->asideAt[$this->revision])) {
+            $query = Variable::query();
+            $query->where('dataset_id', '=', $this->id)->where('role', '=', Variable::ASIDE)->whereNull('deleted_revision');
+            $aside = $query->get()->first();
+            $this->asideAt = $aside === null ? [] : [$this->revision => $aside];
+        }
+
+        return $this->asideAt[$this->revision] ?? null;
     }
 
     /** @return HasMany<KeptItem, $this> what is held for its report, in order */

@@ -33,11 +33,14 @@ use RowTally\Core\Parsing\VariableType;
  * @property list<int>                                                    $micro_histogram  counts of the classes of the micro-plot; empty: no numbers, or not put in order yet
  * @property list<int>                                                    $label_counts     of the labels of a category
  * @property string|null                                                  $label_mark       what stands before decimals in labels that are classes
+ * @property string|null                                                  $role             `ASIDE`: the reasons of rows set aside, which no list of variables shows
  * @property Dataset                                                      $dataset
  */
 final class Variable extends Model
 {
     use BootsByName;
+
+    public const ASIDE = 'aside';
 
     protected $table = 'variables';
 

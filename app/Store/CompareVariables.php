@@ -140,7 +140,7 @@ final readonly class CompareVariables
         }
         // A condition and counts are those of this dataset; of the other all rows count once.
         $grouping = StoredGrouping::of($dataset, self::ungrouped($asked->question), $this->tallies);
-        $values = $this->tallies->whole($theirs, $other->revision);
+        $values = $this->tallies->numbers($theirs, StoredGrouping::of($other, new Question([], [], $asked->question->basis->ofAll(), []), $this->tallies), $other->revision)[0];
         $factor = $asked->factor;
         $sides = self::turned([
             [$dataset->title, $this->tallies->numbers($own, $grouping, $dataset->revision)[0]],

@@ -33,12 +33,16 @@ final readonly class ReadRows
         $from = max(0, min($question->from, $total));
         $places = $this->places($rows, self::layout($dataset, $variables));
         $cells = $unread = [];
-        $chunks = $places === [] ? [] : StoredColumns::window(array_map(static fn(Variable $variable): int => $variable->id, $variables), $dataset->revision, array_keys($places));
+        $aside = $dataset->aside();
+        $read = [...$variables, ...($aside === null ? [] : [$aside])];
+        $chunks = $places === [] ? [] : StoredColumns::window(array_map(static fn(Variable $variable): int => $variable->id, $read), $dataset->revision, array_keys($places));
         foreach ($variables as $variable) {
             [$cells[$variable->key], $unread[$variable->key]] = $this->column($variable, $chunks[$variable->id] ?? [], $places, count($rows));
         }
 
-        return new RowsAnswer($dataset->revision, $total, $from, array_map(static fn(int $row): int => $row + 1, $rows), $cells, $unread, $variables);
+        $reasons = $aside === null ? [] : array_filter($this->column($aside, $chunks[$aside->id] ?? [], $places, count($rows))[0], static fn(string $reason): bool => $reason !== '');
+
+        return new RowsAnswer($dataset->revision, $total, $from, array_map(static fn(int $row): int => $row + 1, $rows), $cells, $unread, $variables, $reasons);
     }
 
     /**

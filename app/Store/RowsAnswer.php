@@ -15,6 +15,7 @@ final readonly class RowsAnswer
      * @param array<string, list<string>> $cells     by variable; missing is the empty text
      * @param array<string, list<int>>    $unread    places in the window of cells that could not be read, by variable
      * @param list<Variable>              $variables
+     * @param array<int, string>          $aside     by place in the window, why the row is set aside; only of those that are
      */
     public function __construct(
         public int $revision,
@@ -24,5 +25,6 @@ final readonly class RowsAnswer
         public array $cells,
         public array $unread,
         public array $variables,
+        public array $aside = [],
     ) {}
 }

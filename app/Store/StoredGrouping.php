@@ -58,10 +58,11 @@ final class StoredGrouping
         }
         $complete = $question->basis->missingRows === MissingRows::PerVariable ? [] : [...array_map($variable, $question->of), ...$by, ...($counts === null ? [] : [$counts])];
         $where = $question->basis->where;
-        $isPlain = $where === null && $complete === [] && $counts === null && count($by) <= 1 && ($by === [] || $by[0]->type === VariableType::Category);
+        $aside = $dataset->aside();
+        $isPlain = $aside === null && $where === null && $complete === [] && $counts === null && count($by) <= 1 && ($by === [] || $by[0]->type === VariableType::Category);
         $key = match (true) {
             $isPlain => $by === [] ? '' : "by:{$by[0]->id}",
-            default => sha1(json_encode([array_column($by, 'id'), $where, array_column($complete, 'id'), $counts?->id, $question->basis->classEdge->value, ...self::fencesIn($where, $question->basis)], JSON_THROW_ON_ERROR)),
+            default => sha1(json_encode([array_column($by, 'id'), $where, array_column($complete, 'id'), $counts?->id, $question->basis->classEdge->value, $aside?->id, ...self::fencesIn($where, $question->basis)], JSON_THROW_ON_ERROR)),
         };
         $rowGrouping = new self($dataset, $tallies, $by, $complete, $counts, $question->basis, $key, $isPlain);
         if ($isPlain) {

@@ -21,6 +21,9 @@ use RowTally\Core\Parsing\VariableType;
 /** The rows of a dataset, one chunk at a time, for formulas: `at()` says which chunk is meant. */
 final class StoredRows implements Rows
 {
+    /** What conditions call the reasons of rows set aside, also where there are none; unless a variable has that name. */
+    public const ASIDE = 'Set aside';
+
     /** @var array<string, Variable> by name */
     private array $variables = [];
     /** @var array<string, EncodedCells> by variable and chunk */
@@ -55,15 +58,18 @@ final class StoredRows implements Rows
 
     public static function of(Dataset $dataset, Tallies $tallies): self
     {
-        return new self($dataset->variables, $dataset->revision, $tallies);
+        $aside = $dataset->aside();
+
+        return new self($aside === null || $dataset->variables->contains('name', self::ASIDE) ? $dataset->variables : [...$dataset->variables, $aside], $dataset->revision, $tallies);
     }
 
     public function names(): Names
     {
+        // Put together so that names which look like whole numbers stay as they are.
         return new Names(array_map(static fn(Variable $variable): array => [
             'kind' => $variable->type === VariableType::Number ? Kind::Number : Kind::Text,
             'decimals' => $variable->type === VariableType::Number ? $variable->decimals : null,
-        ], $this->variables));
+        ], $this->variables) + [self::ASIDE => ['kind' => Kind::Text, 'decimals' => null]]);
     }
 
     public function variable(string $name): Variable
@@ -97,6 +103,10 @@ final class StoredRows implements Rows
 
     public function texts(string $name): array
     {
+        if ($name === self::ASIDE && !isset($this->variables[$name])) {
+            return array_fill(0, $this->count(), null);
+        }
+
         return array_map(static fn(string $cell): ?string => $cell === '' ? null : $cell, $this->cells($name, new EncodedCells($this->encoded($name)->chunk)));
     }
 

@@ -18,6 +18,8 @@ final class StoredTable implements Table
     private readonly StoredRows $rows;
     /** @var array<string, list<Chunk>> */
     private array $chunks = [];
+    /** @var list<Chunk>|null */
+    private ?array $aside = null;
 
     public function __construct(private readonly Dataset $dataset, Tallies $tallies)
     {
@@ -49,6 +51,13 @@ final class StoredTable implements Table
         $variable = $this->rows->variable($name);
 
         return new NumberColumn($variable->decimals, $variable->dictionary, $this->chunks($name));
+    }
+
+    public function aside(): ?array
+    {
+        $aside = $this->dataset->aside();
+
+        return $aside === null ? null : $this->aside ??= StoredColumns::chunks($aside, $this->dataset->revision);
     }
 
     public function names(): Names

@@ -32,6 +32,8 @@ final readonly class Basis
         public ?string $where = null,
         /** What a count of 1 stands for, such as thousands; null = one. */
         public ?string $countsUnit = null,
+        /** How many rows are set aside, which no figure counts. */
+        public int $setAside = 0,
     ) {
         if (preg_match('/^\d{1,2}(\.\d{1,3})?$/', $innerFence) !== 1 || (float) $innerFence <= 0.0) {
             throw NotUnderstood::notAFence($innerFence);
@@ -62,7 +64,13 @@ final readonly class Basis
     /** The same, where a count of 1 stands for so many. */
     public function countedIn(?string $unit): self
     {
-        return new self($this->takenAs, $this->quartileRule, $this->classEdge, $this->innerFence, $this->level, $this->missingRows, $this->decimals, $this->counts, $this->where, $unit);
+        return new self($this->takenAs, $this->quartileRule, $this->classEdge, $this->innerFence, $this->level, $this->missingRows, $this->decimals, $this->counts, $this->where, $unit, $this->setAside);
+    }
+
+    /** The same over all rows, each once. */
+    public function ofAll(): self
+    {
+        return new self($this->takenAs, $this->quartileRule, $this->classEdge, $this->innerFence, $this->level, MissingRows::PerVariable, $this->decimals);
     }
 
     /** The same but for some conventions. */
@@ -79,10 +87,11 @@ final readonly class Basis
             $this->counts,
             $this->where,
             $this->countsUnit,
+            $this->setAside,
         );
     }
 
-    /** @return array{as: string, quartiles: string, class_edge: string, fences: float, level: float, missing: string, decimals: string, counts: string|null, counts_unit: string|null, where: string|null, words: string} the wire words */
+    /** @return array{as: string, quartiles: string, class_edge: string, fences: float, level: float, missing: string, decimals: string, counts: string|null, counts_unit: string|null, where: string|null, set_aside: int, words: string} the wire words */
     public function toArray(): array
     {
         return [
@@ -96,6 +105,7 @@ final readonly class Basis
             'counts' => $this->counts,
             'counts_unit' => $this->countsUnit,
             'where' => $this->where,
+            'set_aside' => $this->setAside,
             'words' => $this->words(),
         ];
     }
@@ -105,7 +115,7 @@ final readonly class Basis
     {
         return "Taken as a {$this->takenAs->words()}; quartiles by {$this->quartileRule->words()}; "
             . ($this->counts === null ? 'no counts' : "counts from {$this->counts}" . ($this->countsUnit === null ? '' : ", in {$this->countsUnit}")) . '; '
-            . ($this->where === null ? 'all rows' : "rows where {$this->where}") . '; '
+            . ($this->where === null ? 'all rows' : "rows where {$this->where}") . ($this->setAside === 0 ? '' : ' but ' . number_format($this->setAside) . ' set aside') . '; '
             . "missing {$this->missingRows->words()}; fences at {$this->innerFence} IQR; class edges {$this->classEdge->words()}; "
             . "{$this->levelPercent()} % intervals; shown {$this->decimals->words()}.";
     }

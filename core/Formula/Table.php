@@ -26,6 +26,9 @@ interface Table
 
     public function number(string $name): NumberColumn;
 
+    /** @return list<Chunk>|null a category with an entry in the rows that no figure counts; null = every row counts */
+    public function aside(): ?array;
+
     public function names(): Names;
 
     /** The rows of one chunk, for a formula. */

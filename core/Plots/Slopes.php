@@ -6,6 +6,7 @@ namespace RowTally\Core\Plots;
 
 use Brick\Math\BigDecimal;
 use RowTally\Core\Basis\Basis;
+use RowTally\Core\Columns\Presence;
 use RowTally\Core\Exception\InvalidInput;
 use RowTally\Core\Formula\Decimals;
 use RowTally\Core\Formula\Formula;
@@ -48,6 +49,7 @@ final readonly class Slopes
     public static function of(Table $table, string $before, string $after, Basis $basis = new Basis()): self
     {
         $condition = $basis->where === null ? null : Formula::of($basis->where, $table->names(), $basis);
+        $aside = $table->aside();
         $every = max(1, (int) ceil(array_sum($table->layout()) / self::DRAWN));
         $lines = [];
         $directions = [-1 => 0, 0 => 0, 1 => 0];
@@ -56,6 +58,9 @@ final readonly class Slopes
         foreach ($table->layout() as $chunk => $count) {
             $rows = $table->rows($chunk);
             $kept = $condition === null ? array_fill(0, $count, true) : $condition->truths($rows);
+            foreach ($aside === null ? [] : Presence::of($aside[$chunk]) as $i => $isAside) {
+                $kept[$i] = !$isAside && $kept[$i] === true;
+            }
             [$from, $to] = [$rows->numbers($before), $rows->numbers($after)];
             foreach ($kept as $i => $isIn) {
                 if ($isIn !== true) {

@@ -24,7 +24,7 @@ use RowTally\Core\Values\Packed;
  * Which rows of a table are in, and which group each belongs to: by the labels of a category or the classes of a number, nested
  * if there are two, over the rows that a condition leaves and that are complete.
  *
- * A group is a label as it stands; rows without one form a group of their own, behind the others of their level. Groups are in
+ * Rows that are set aside are not in. A group is a label as it stands; rows without one form a group of their own, behind the others of their level. Groups are in
  * the order of the first variable's labels, then of the second's; those that no row is left of are not there.
  *
  * Cost  one pass over the columns named.
@@ -67,6 +67,7 @@ final readonly class RowGrouping
         $splits = array_map(static fn(string $name): array => self::split($table, $name, $edge), $by);
         $condition = $where === null ? null : Formula::of($where, $table->names(), $basis)->waitedFor(array_sum($table->layout()));
         $columns = array_map($table->chunks(...), $complete);
+        $aside = $table->aside();
         $codes = $inside = [];
         /** @var array<int, true> $seen */
         $seen = [];
@@ -76,6 +77,11 @@ final readonly class RowGrouping
             foreach ($columns as $chunks) {
                 foreach (Presence::of($chunks[$chunk]) as $row => $isThere) {
                     $kept[$row] = $isThere && $kept[$row] === true;
+                }
+            }
+            if ($aside !== null) {
+                foreach (Presence::of($aside[$chunk]) as $row => $isAside) {
+                    $kept[$row] = !$isAside && $kept[$row] === true;
                 }
             }
             $group = array_fill(0, $count, 0);
@@ -100,7 +106,7 @@ final readonly class RowGrouping
             throw NotUnderstood::tooManyGroups(count($seen), Grouping::MOST);
         }
         $places = array_flip(array_keys($seen));
-        $isAll = $where === null && $complete === [];
+        $isAll = $where === null && $complete === [] && $aside === null;
 
         return new self(
             $isAll ? Grouping::none() : Grouping::ofCodes($inside, 1),

@@ -9,6 +9,7 @@ use App\Store\Changes\AddRows;
 use App\Store\Changes\Change;
 use App\Store\Changes\DeleteRows;
 use App\Store\Changes\EditCells;
+use App\Store\Changes\SetAside;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use RowTally\Core\Parsing\VariableType;
@@ -17,7 +18,7 @@ use RowTally\Core\Parsing\VariableType;
 final class ChangeRequest extends FormRequest
 {
     private const KINDS = ['edit-cells', 'add-rows', 'delete-rows', 'restore-row', 'add-variable', 'delete-variable', 'restore-variable', 'describe-variable',
-        'retype-variable', 'arrange-labels', 'recode-variable', 'make-variable', 'freeze-variable', 'undo', 'redo'];
+        'retype-variable', 'arrange-labels', 'recode-variable', 'make-variable', 'freeze-variable', 'set-aside', 'bring-back', 'undo', 'redo'];
 
     /** @return array<string, mixed> */
     public function rules(): array
@@ -44,6 +45,12 @@ final class ChangeRequest extends FormRequest
                     'anyway' => ['nullable', 'boolean'],
                 ],
                 'delete-rows' => ['rows' => ['required', 'array', 'min:1', 'max:' . DeleteRows::MOST_ROWS], 'rows.*' => ['integer', 'min:1']],
+                'set-aside' => [
+                    'rows' => ['required', 'array', 'min:1', 'max:' . SetAside::MOST_ROWS],
+                    'rows.*' => ['integer', 'min:1'],
+                    'reason' => ['required', 'string', 'max:' . SetAside::LONGEST_REASON],
+                ],
+                'bring-back' => ['rows' => ['nullable', 'array', 'min:1', 'max:' . SetAside::MOST_ROWS], 'rows.*' => ['integer', 'min:1']],
                 'restore-row' => ['deleted_row' => ['required', 'integer']],
                 'add-variable' => ['name' => ['required', 'string', 'max:200'], 'type' => $types, 'unit' => ['nullable', 'string', 'max:32']],
                 'delete-variable', 'restore-variable', 'freeze-variable' => ['variable' => $variable],
@@ -88,12 +95,17 @@ final class ChangeRequest extends FormRequest
     public function messages(): array
     {
         $isDeleting = $this->string('kind')->toString() === 'delete-rows';
+        $isSettingAside = in_array($this->string('kind')->toString(), ['set-aside', 'bring-back'], true);
 
         return [
             'edits.max' => 'At most ' . number_format(EditCells::MOST_CELLS) . ' cells can be changed at once. Paste them in parts, or bring the table in as a dataset of its own.',
-            'rows.max' => $isDeleting
+            'rows.max' => $isSettingAside
+                ? 'At most ' . number_format(SetAside::MOST_ROWS) . ' rows can be set aside at once. Select fewer, or leave them out by a condition.'
+                : ($isDeleting
                 ? 'At most ' . number_format(DeleteRows::MOST_ROWS) . ' rows can be deleted at once. Select fewer, or take out those that are to stay and bring them in as a dataset.'
-                : 'At most ' . number_format(AddRows::MOST_ROWS) . ' rows can be added at once. Add them in parts, or bring the table in as a dataset of its own.',
+                : 'At most ' . number_format(AddRows::MOST_ROWS) . ' rows can be added at once. Add them in parts, or bring the table in as a dataset of its own.'),
+            'reason.required' => 'Say why the rows are set aside: who reads the report will ask.',
+            'reason.max' => 'A reason has at most ' . SetAside::LONGEST_REASON . ' characters. Shorten it.',
             'edits.*.text.max' => 'A cell holds at most 10,000 characters, and one of these has more. Shorten it.',
             'rows.*.*.max' => 'A cell holds at most 10,000 characters, and one of these has more. Shorten it.',
             'name.required' => 'Give the variable a name.',

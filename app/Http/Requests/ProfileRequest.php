@@ -79,6 +79,7 @@ class ProfileRequest extends AddressRequest
                 $counting?->name,
                 $this->word('where'),
                 $counting?->unit,
+                $dataset->set_aside,
             ),
             Catalogue::chosen([...$this->figures(), ...$this->percentiles()]),
             $counts,

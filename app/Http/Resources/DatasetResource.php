@@ -21,6 +21,7 @@ final class DatasetResource extends PlainResource
             'row_one' => $this->resource->row_one,
             'row_many' => $this->resource->row_many,
             'rows' => $this->resource->rows,
+            'set_aside' => $this->resource->set_aside,
             'revision' => $this->resource->revision,
             'counts' => $this->known($this->resource->counts),
             'counted' => $this->known($this->resource->counted),

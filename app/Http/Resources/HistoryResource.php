@@ -32,7 +32,7 @@ final class HistoryResource extends PlainResource
             'redo' => $history->redoable()?->summary,
             'deleted_variables' => array_values(array_map(
                 static fn(Variable $variable): array => ['key' => $variable->key, 'name' => $variable->name],
-                $dataset->allVariables->filter(static fn(Variable $variable): bool => $variable->deleted_revision !== null)->all(),
+                $dataset->allVariables->filter(static fn(Variable $variable): bool => $variable->deleted_revision !== null && $variable->role === null)->all(),
             )),
             'deleted_rows' => DeletedRows::of($dataset),
         ];

@@ -19,6 +19,7 @@ final class RowsResource extends PlainResource
             'from' => $this->resource->from,
             'rows' => $this->resource->rows,
             'cells' => (object) $this->resource->cells,
+            'aside' => (object) $this->resource->aside,
             'unread' => (object) array_filter($this->resource->unread, static fn(array $places): bool => $places !== []),
         ];
     }

@@ -46,6 +46,7 @@ final readonly class ChangeDataset
             $this->followInputs->follow($draft);
             $draft->finish();
             $this->tallies->carryOver($draft);
+            $locked->set_aside = SetAside::rowsOf($draft);
             RowViews::forget($locked->id);
             $locked->revision = $draft->number;
             $locked->save();

@@ -29,6 +29,8 @@ final readonly class ChangeOfWords
             'edit-cells' => new EditCells(array_map(static fn(array $edit): array => ['row' => self::number($edit['row']), 'variable' => $edit['variable'], 'text' => $edit['text'] ?? ''], $words['edits'] ?? []), $anyway),
             'add-rows' => new AddRows(array_map(self::typedRow(...), $rows), $anyway),
             'delete-rows' => new DeleteRows(array_map(self::number(...), $rows)),
+            'set-aside' => new SetAside(array_map(self::number(...), $rows), $text('reason')),
+            'bring-back' => new SetAside(($words['rows'] ?? null) === null ? null : array_map(self::number(...), $rows), null),
             'restore-row' => new RestoreRow(self::number($words['deleted_row'] ?? null)),
             'add-variable' => new AddVariable($text('name'), $type, $orNull('unit')),
             'delete-variable' => new DeleteVariable($text('variable')),

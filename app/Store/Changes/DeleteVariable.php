@@ -19,7 +19,7 @@ final readonly class DeleteVariable implements Change
     public function apply(DraftRevision $draft): string
     {
         $variable = $draft->variable($this->key);
-        if (count(array_filter($draft->variables(), static fn(Variable $other): bool => $other->deleted_revision === null)) === 1) {
+        if (count(array_filter($draft->variables(), static fn(Variable $other): bool => $other->deleted_revision === null && $other->role === null)) === 1) {
             throw ChangeRefused::because('last-variable', "“{$variable->name}” is the only variable.", 'at least one variable in a dataset', 'Delete the whole dataset instead.');
         }
         $variable->deleted_revision = $draft->number;

@@ -58,11 +58,23 @@ final class DraftRevision
     public function variable(string $key): Variable
     {
         foreach ($this->variables as $variable) {
-            if ($variable->key === $key && $variable->deleted_revision === null) {
+            if ($variable->key === $key && $variable->deleted_revision === null && $variable->role === null) {
                 return $variable;
             }
         }
         throw UnknownVariable::named($key);
+    }
+
+    /** The reasons of rows set aside; null where none ever was. It may be deleted, by undoing. */
+    public function aside(): ?Variable
+    {
+        foreach ($this->variables as $variable) {
+            if ($variable->role === Variable::ASIDE) {
+                return $variable;
+            }
+        }
+
+        return null;
     }
 
     /** @return array<int, Variable> by id, also those that can be brought back */

@@ -17,7 +17,7 @@ final readonly class RestoreVariable implements Change
     public function apply(DraftRevision $draft): string
     {
         foreach ($draft->variables() as $variable) {
-            if ($variable->key === $this->key && $variable->deleted_revision !== null) {
+            if ($variable->key === $this->key && $variable->deleted_revision !== null && $variable->role === null) {
                 $variable->deleted_revision = null;
                 $draft->describe($variable);
 

@@ -382,6 +382,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/datasets/{dataset}/judged": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        get: operations["showJudged"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/datasets/{dataset}/working": {
         parameters: {
             query?: never;
@@ -1097,6 +1115,8 @@ export interface components {
             /** @description The same for several. */
             row_many: string | null;
             rows: number;
+            /** @description How many rows no figure counts. */
+            set_aside: number;
             revision: number;
             /** @description Key of the variable that says how often each row counts, as it was answered on the way in. */
             counts: string | null;
@@ -1146,12 +1166,16 @@ export interface components {
             unread: {
                 [key: string]: number[];
             };
+            /** @description By place in the window, why the row is set aside; only of those that are. */
+            aside: {
+                [key: string]: string;
+            };
         };
         /** @description The revision it was made to, its kind, and what this kind takes; see ChangeRequest. */
         ChangeWords: {
             revision: number;
             /** @enum {string} */
-            kind: "edit-cells" | "add-rows" | "delete-rows" | "restore-row" | "add-variable" | "delete-variable" | "restore-variable" | "describe-variable" | "retype-variable" | "arrange-labels" | "recode-variable" | "make-variable" | "freeze-variable" | "undo" | "redo";
+            kind: "edit-cells" | "add-rows" | "delete-rows" | "restore-row" | "set-aside" | "bring-back" | "add-variable" | "delete-variable" | "restore-variable" | "describe-variable" | "retype-variable" | "arrange-labels" | "recode-variable" | "make-variable" | "freeze-variable" | "undo" | "redo";
         } & {
             [key: string]: unknown;
         };
@@ -1351,6 +1375,8 @@ export interface components {
             /** @description What a count of 1 stands for, such as thousands. */
             counts_unit: string | null;
             where: string | null;
+            /** @description How many rows no figure counts. */
+            set_aside: number;
             /** @description All of it in one sentence. */
             words: string;
         };
@@ -1598,6 +1624,62 @@ export interface components {
                 density_texts: string[];
             }[];
             figures: components["schemas"]["FigureRow"][];
+        };
+        Judged: {
+            revision: number;
+            /** @description Overall, then each group. */
+            columns: {
+                /** @description null = overall. */
+                name: string | null;
+                /** @description Figures with and without the values beyond the fences. */
+                without: {
+                    key: string;
+                    label: string;
+                    with: string | null;
+                    without: string | null;
+                    difference: string | null;
+                }[];
+                /** @description Mean ± 1, 2 and 3 SD; empty where there is no SD. */
+                spread: {
+                    k: number;
+                    low: string;
+                    high: string;
+                    count: string;
+                    percent: string;
+                    /** @description Of a normal distribution. */
+                    expectedCount: string;
+                    expectedPercent: string;
+                    lowPercentile: string | null;
+                    highPercentile: string | null;
+                }[];
+                /** @description How far the answers for each chosen figure span, as conventions go. */
+                depends: {
+                    key: string;
+                    label: string;
+                    own: number;
+                    low: number;
+                    high: number;
+                    lowText: string;
+                    highText: string;
+                    /** @description What it depends on, in words. */
+                    on: string;
+                }[];
+            }[];
+            far: {
+                total: number;
+                /** @description The farthest first, at most a hundred. */
+                rows: {
+                    row: number;
+                    /** @description By variable. */
+                    cells: {
+                        [key: string]: string;
+                    };
+                    /** @description Beyond whose fences; null = overall. */
+                    beyond: (string | null)[];
+                    /** @description Whether somebody has looked at it and it stays. */
+                    stays: boolean;
+                }[];
+            };
         };
         Compared: {
             revision: number;
@@ -2540,6 +2622,34 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Compared"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    showJudged: {
+        parameters: {
+            query?: {
+                /** @description Which variables and figures, split by what, under which basis: each property is a parameter of its own. */
+                question?: components["parameters"]["question"];
+            };
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The far rows of one number variable, what changes without them, its spread, and what its figures depend on. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Judged"];
                 };
             };
             401: components["responses"]["Refused"];

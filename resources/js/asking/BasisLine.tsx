@@ -1,4 +1,5 @@
 import type { Dataset, Overview, Profile, Variable } from '../api/client';
+import { Link } from 'wouter';
 import { choicesOf } from '../api/conventions';
 import { count, counted } from '../ui/format';
 import { WordChoice } from '../ui/WordChoice';
@@ -20,6 +21,7 @@ export function BasisLine({
     answer,
     question,
     variables,
+    aside,
     onAsk,
 }: {
     dataset: number;
@@ -29,6 +31,8 @@ export function BasisLine({
     answer: Profile | Overview | undefined;
     question: Question;
     variables: Variable[];
+    /** How many rows no figure counts. */
+    aside: number;
     onAsk: (change: Partial<Question>) => void;
 }) {
     const numbers = variables.filter((variable) => variable.type === 'number' && !question.of.includes(variable.key));
@@ -64,6 +68,18 @@ export function BasisLine({
                     common={[{ value: '', words: 'all rows' }]}
                     onChange={(where) => onAsk({ where })}
                 />
+                {aside > 0 && (
+                    <>
+                        {' '}
+                        but{' '}
+                        <Link
+                            to={`/datasets/${dataset}/rows?${new URLSearchParams({ where: 'not missing("Set aside")' }).toString()}`}
+                            className="border-b-2 border-accent font-semibold text-ink"
+                        >
+                            {count(aside)} set aside
+                        </Link>
+                    </>
+                )}
                 ; missing{' '}
                 <WordChoice
                     name="Missing"

@@ -83,6 +83,7 @@ export function ComparePage() {
                         dataset={id}
                         rows={dataset.data.rows}
                         rowWord={rowWord(dataset.data)}
+                        aside={dataset.data.set_aside}
                         answer={undefined}
                         question={question}
                         variables={dataset.data.variables}

@@ -117,6 +117,7 @@ export function ProfilePage() {
                         dataset={id}
                         rows={dataset.data.rows}
                         rowWord={rowWord(dataset.data)}
+                        aside={dataset.data.set_aside}
                         answer={answer.data}
                         question={question}
                         variables={variables}

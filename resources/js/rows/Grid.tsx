@@ -77,7 +77,7 @@ export function Grid({
         const atRest = typed === null && origin !== first ? setTimeout(() => setOrigin(first), REST_MS) : undefined;
         return () => clearTimeout(atRest);
     }, [first, origin, typed]);
-    const { cellAt, rowNumber, error, isFetching } = useCells(dataset, variables, view, seen, total);
+    const { cellAt, asideAt, rowNumber, error, isFetching } = useCells(dataset, variables, view, seen, total);
     const { shownCell, send } = useSentCells({ cellAt, rowNumber, total, unsent, onChange, onComing: setComing });
 
     const sightColumns = useMemo(
@@ -318,6 +318,7 @@ export function Grid({
                                 label={row < total + coming ? (rowNumber(row) ?? row + 1) : null}
                                 isThere={row < total}
                                 isMarked={end !== null && row >= Math.min(at.row, end) && row <= Math.max(at.row, end)}
+                                aside={asideAt(row)}
                                 columns={sightColumns}
                                 width={columns.width}
                                 cellAt={shownCell}

@@ -20,6 +20,7 @@ export const GridRow = memo(function GridRow({
     label,
     isThere,
     isMarked,
+    aside,
     columns,
     width,
     cellAt,
@@ -33,6 +34,8 @@ export const GridRow = memo(function GridRow({
     label: number | null;
     isThere: boolean;
     isMarked: boolean;
+    /** Why no figure counts it; null = it counts. */
+    aside: string | null;
     columns: SightColumn[];
     width: number;
     cellAt: (row: number, key: string) => Cell | null;
@@ -45,13 +48,19 @@ export const GridRow = memo(function GridRow({
             role="row"
             aria-rowindex={row + 1}
             data-row={row}
-            className={clsx('absolute left-0 flex border-b border-hair [contain:size_layout_style]', isMarked && 'bg-accent-wash')}
+            className={clsx(
+                'absolute left-0 flex border-b border-hair [contain:size_layout_style]',
+                isMarked && 'bg-accent-wash',
+                aside !== null && 'text-soft line-through',
+            )}
+            data-aside={aside ?? undefined}
             style={{ top, height: ROW_PX, width }}
         >
             <button
                 type="button"
                 tabIndex={-1}
-                aria-label={isThere ? `Row ${label ?? ''}` : 'New row'}
+                aria-label={isThere ? `Row ${label ?? ''}${aside === null ? '' : `, set aside: ${aside}`}` : 'New row'}
+                title={aside === null ? undefined : `Set aside: ${aside}`}
                 className="figures sticky left-0 z-5 shrink-0 border-r border-hair bg-paper pr-2 text-right text-fine text-soft"
                 style={{ width: GUTTER_PX }}
             >

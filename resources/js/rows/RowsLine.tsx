@@ -2,12 +2,17 @@ import { useState } from 'react';
 import type { Dataset } from '../api/client';
 import { choicesOf, defaultOf } from '../api/conventions';
 import { nameInFormula } from '../api/formula';
-import { count } from '../ui/format';
+import { Button } from '../ui/Button';
+import { count, counted } from '../ui/format';
 import { Waiting } from '../ui/Waiting';
 import { WordChoice } from '../ui/WordChoice';
 import { WordEntry } from '../ui/WordEntry';
+import { WordPopover } from '../ui/WordPopover';
 import { useEnds, useFind, useTotal } from './queries';
 import { asksForOutliers, type View } from './view';
+
+/** What conditions call them. */
+const ASIDE = 'not missing("Set aside")';
 
 const field = 'rounded-md border border-hair-strong bg-surface px-2 py-0.5 text-body';
 
@@ -18,12 +23,14 @@ export function RowsLine({
     onShow,
     onGo,
     here,
+    onBringAllBack,
 }: {
     dataset: Dataset;
     view: View;
     onShow: (change: Partial<View>) => void;
     onGo: (place: number) => void;
     here: () => number;
+    onBringAllBack: () => void;
 }) {
     const total = useTotal(dataset.id, view);
     const sortKey = view.sort.replace(/:down$/, '');
@@ -52,6 +59,25 @@ export function RowsLine({
                     onChange={(sort) => onShow({ sort })}
                 />
             </span>
+            {dataset.set_aside > 0 && (
+                <span>
+                    ;{' '}
+                    <WordPopover
+                        label={`Set aside: ${counted(dataset.set_aside, 'row')}`}
+                        words={`${count(dataset.set_aside)} set aside`}
+                        className="w-80 max-w-[90vw] p-3"
+                    >
+                        <p className="text-fine leading-snug text-soft">
+                            No figure, picture or comparison counts {dataset.set_aside === 1 ? 'it' : 'them'}. Here{' '}
+                            {dataset.set_aside === 1 ? 'it is' : 'they are'} struck through; the reason stands by the number of the row.
+                        </p>
+                        <p className="mt-2 flex flex-wrap gap-1.5">
+                            <Button onClick={() => onShow({ where: ASIDE })}>Show only {dataset.set_aside === 1 ? 'it' : 'them'}</Button>
+                            <Button onClick={onBringAllBack}>Bring all back</Button>
+                        </p>
+                    </WordPopover>
+                </span>
+            )}
             {view.hidden.length > 0 && (
                 <span>
                     ;{' '}

@@ -20,7 +20,7 @@ import { readView, type View, writeView } from './view';
 import { RowWord } from './RowWord';
 
 /** As the server has it. */
-const MOST_DELETED = 10_000;
+const MOST_ROWS = 10_000;
 
 /** The rows themselves: looked through, put right, and added to. */
 export function RowsPage() {
@@ -46,6 +46,16 @@ export function RowsPage() {
         window.addEventListener('keydown', undo);
         return () => window.removeEventListener('keydown', undo);
     }, [changes]);
+    const onRows = ({ from, to }: { from: number; to: number }, remedy: string, change: (rows: number[]) => unknown) => {
+        if (to - from >= MOST_ROWS) {
+            changes.refuse(`At most ${count(MOST_ROWS)} rows can be ${remedy}`);
+            return;
+        }
+        setSelected(null);
+        void grid.current
+            ?.rowNumbers(from, to)
+            .then(change, (reason: unknown) => changes.refuse(reason instanceof Error ? reason.message : String(reason)));
+    };
     const shown = useMemo(
         () => (dataset.data?.variables ?? []).filter((variable) => !view.hidden.includes(variable.key)),
         [dataset.data?.variables, view.hidden],
@@ -75,6 +85,7 @@ export function RowsPage() {
                         onShow={show}
                         onGo={(place) => grid.current?.go(place)}
                         here={() => grid.current?.here() ?? 0}
+                        onBringAllBack={() => void changes.change({ kind: 'bring-back' })}
                     />
                     <PanelChoice
                         open={view.panel}
@@ -83,19 +94,24 @@ export function RowsPage() {
                         view={view}
                         isBusy={changes.isBusy}
                         isHeld={changes.unsent.some(({ why }) => why !== null)}
-                        onDelete={({ from, to }) => {
-                            if (to - from >= MOST_DELETED) {
-                                changes.refuse(
-                                    `At most ${count(MOST_DELETED)} rows can be deleted at once. Select fewer, or take out the rows that are to stay and bring them in as a dataset.`,
-                                );
-                                return;
-                            }
-                            setSelected(null);
-                            void grid.current?.rowNumbers(from, to).then(
-                                (rows) => changes.change({ kind: 'delete-rows', rows }),
-                                (reason: unknown) => changes.refuse(reason instanceof Error ? reason.message : String(reason)),
-                            );
-                        }}
+                        setAside={dataset.data.set_aside}
+                        onSetAside={(rows, reason) =>
+                            onRows(rows, 'set aside at once. Select fewer, or leave them out by a condition.', (numbers) =>
+                                changes.change({ kind: 'set-aside', rows: numbers, reason }),
+                            )
+                        }
+                        onBringBack={(rows) =>
+                            onRows(rows, 'brought back at once. Select fewer, or bring all of them back.', (numbers) =>
+                                changes.change({ kind: 'bring-back', rows: numbers }),
+                            )
+                        }
+                        onDelete={(rows) =>
+                            onRows(
+                                rows,
+                                'deleted at once. Select fewer, or take out the rows that are to stay and bring them in as a dataset.',
+                                (numbers) => changes.change({ kind: 'delete-rows', rows: numbers }),
+                            )
+                        }
                     />
                     <div className="flex min-h-0 flex-1">
                         <Grid

@@ -6,6 +6,7 @@ import { ChangesPanel } from './ChangesPanel';
 import { CheckPanel } from './CheckPanel';
 import { MakePanel } from './MakePanel';
 import { OutPanel } from './OutPanel';
+import { SetAside } from './SetAside';
 import { VariablePanel } from './VariablePanel';
 import type { Panel, View } from './view';
 
@@ -25,6 +26,9 @@ export function PanelChoice({
     view,
     isBusy,
     isHeld,
+    setAside,
+    onSetAside,
+    onBringBack,
     onDelete,
 }: {
     open: Panel | null;
@@ -34,6 +38,10 @@ export function PanelChoice({
     isBusy: boolean;
     /** Whether changes wait for the server to be there again. */
     isHeld: boolean;
+    /** How many rows of the dataset are set aside. */
+    setAside: number;
+    onSetAside: (selected: { from: number; to: number }, reason: string) => void;
+    onBringBack: (selected: { from: number; to: number }) => void;
     onDelete: (selected: { from: number; to: number }) => void;
 }) {
     const size = selected === null ? 0 : selected.to - selected.from + 1;
@@ -53,6 +61,16 @@ export function PanelChoice({
             <span role="status" className="ml-auto text-small text-soft">
                 {isHeld ? 'Not saved yet' : isBusy ? 'Saving …' : ''}
             </span>
+            {selected !== null && size > 0 && (
+                <span className="ml-3 text-body">
+                    <SetAside rows={size} onSetAside={(reason) => onSetAside(selected, reason)} />
+                </span>
+            )}
+            {selected !== null && size > 0 && setAside > 0 && (
+                <Button look="quiet" disabled={isBusy} onClick={() => onBringBack(selected)}>
+                    Bring back
+                </Button>
+            )}
             {selected !== null && size > 0 && (
                 <Button
                     look="quiet"

@@ -61,5 +61,17 @@ export function useCells(
         },
         [windows.answers, view.where, view.sort, total],
     );
-    return { cellAt, rowNumber, error: windows.error, isFetching: windows.isFetching };
+    const asideAt = useCallback(
+        (row: number): string | null => {
+            for (const { page, data } of windows.answers) {
+                const place = row - page * PAGE;
+                if (data !== undefined && place >= 0 && place < PAGE) {
+                    return data.aside[String(place)] ?? null;
+                }
+            }
+            return null;
+        },
+        [windows.answers],
+    );
+    return { cellAt, asideAt, rowNumber, error: windows.error, isFetching: windows.isFetching };
 }

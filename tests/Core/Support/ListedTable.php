@@ -65,6 +65,11 @@ final readonly class ListedTable implements Table
         return new NumberColumn($this->columns[$name]['decimals'], $this->columns[$name]['dictionary'], $this->columns[$name]['chunks']);
     }
 
+    public function aside(): ?array
+    {
+        return null;
+    }
+
     public function names(): Names
     {
         return new Names(array_map(static fn(array $column): array => [

@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use App\Models\Dataset;
+use App\Models\Variable;
+use Illuminate\Support\Facades\DB;
+use RowTally\Core\Figures\FigureText;
+use RowTally\Core\Judging\Dependence;
+use RowTally\Core\Judging\Inside;
+use RowTally\Core\Judging\SpreadLimits;
+use RowTally\Core\Judging\WithoutFar;
+use RowTally\Core\Observations\Observations;
+use RowTally\Core\Parsing\VariableType;
+use RowTally\Core\Profile\RowGrouping;
+use RowTally\Core\Profile\RowsBeyond;
+use RowTally\Core\Values\Exact;
+
+/** What somebody needs who judges a number variable: its far rows, and what changes without them; its spread; what its figures depend on. */
+final readonly class JudgeVariable
+{
+    private const MOST_ROWS = 100;
+
+    public function __construct(private Tallies $tallies, private ReadRows $readRows) {}
+
+    /** @return array<string, mixed> */
+    public function of(Dataset $dataset, Question $question): array
+    {
+        $key = $question->of[0] ?? '';
+        $variable = $dataset->variables->firstWhere('key', $key) ?? throw UnknownVariable::named($key);
+        if ($variable->type !== VariableType::Number) {
+            throw UnknownVariable::hasNoFigures($variable->name);
+        }
+        $grouping = StoredGrouping::of($dataset, $question, $this->tallies);
+        $all = $this->tallies->numbers($variable, $grouping, $dataset->revision);
+        $shown = $grouping->shownGroups($question->showsNoEntry);
+        $display = new FigureText($question->basis, $variable->shown_decimals ?? $variable->decimals, $all[0]->countDecimals);
+        $columns = [];
+        // By the places that groups have in the grouping that is read, not those that are shown.
+        $limits = [self::fences($all[0], $question)];
+        foreach ([null, ...$shown] as $group) {
+            $observations = $all[$group === null ? 0 : $group + 1];
+            $without = Inside::of($observations, $question->basis);
+            $columns[] = [
+                'name' => $group === null ? null : RowGrouping::name($grouping->labels[$group]),
+                'without' => array_map(static fn(WithoutFar $line): array => (array) $line, WithoutFar::of($observations, $without, $question->basis, $display)),
+                'spread' => array_map(static fn(SpreadLimits $line): array => (array) $line, SpreadLimits::of($observations, $question->basis, $display)),
+                'depends' => array_map(static fn(Dependence $line): array => (array) $line, Dependence::of($observations, $without, $question->basis, $question->statistics, $display)),
+            ];
+        }
+        $rows = $grouping->grouping();
+        foreach ($grouping->by === [] ? [] : $rows->labels as $labels) {
+            $place = array_search($labels, $grouping->labels, true);
+            $limits[] = is_int($place) && in_array($place, $shown, true) ? self::fences($all[$place + 1], $question) : null;
+        }
+        $beyond = RowsBeyond::of($grouping->table(), $variable->name, $rows, $limits, self::MOST_ROWS);
+
+        return [
+            'revision' => $dataset->revision,
+            'columns' => $columns,
+            'far' => ['total' => $beyond['total'], 'rows' => $this->rows($dataset, $variable, $beyond['rows'], $rows)],
+        ];
+    }
+
+    /** @return array{float, float}|null */
+    private static function fences(Observations $observations, Question $question): ?array
+    {
+        if ($observations->n() === 0) {
+            return null;
+        }
+        $quartiles = $observations->quartiles($question->basis->quartileRule);
+
+        return [Exact::near($quartiles->lowerFence($question->basis->innerFence)), Exact::near($quartiles->upperFence($question->basis->innerFence))];
+    }
+
+    /**
+     * @param list<array{row: int, value: float, columns: list<int>}> $found
+     *
+     * @return list<array{row: int, cells: array<string, string>, beyond: list<string|null>, stays: bool}>
+     */
+    private function rows(Dataset $dataset, Variable $variable, array $found, RowGrouping $grouping): array
+    {
+        $looked = DB::table('looked_at')->where('dataset_id', $dataset->id)->where('line', 'like', "{$variable->key}:far-row:%")->pluck('revision', 'line')->all();
+        $rows = [];
+        foreach ($found as ['row' => $row, 'columns' => $columns]) {
+            $seen = $looked["{$variable->key}:far-row:{$row}"] ?? null;
+            $cells = $this->readRows->window($dataset, new RowsQuestion(from: $row - 1, count: 1))->cells;
+            $rows[] = [
+                'row' => $row,
+                'cells' => array_map(static fn(array $cell): string => $cell[0] ?? '', $cells),
+                'beyond' => array_map(static fn(int $column): ?string => $column === 0 ? null : RowGrouping::name($grouping->labels[$column - 1] ?? []), $columns),
+                'stays' => is_numeric($seen) && (int) $seen >= $variable->data_revision,
+            ];
+        }
+
+        return $rows;
+    }
+}

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace RowTally\Core\Profile;
+
+use RowTally\Core\Formula\Decimals;
+use RowTally\Core\Formula\Table;
+
+/**
+ * The rows whose value lies beyond one of some limits, overall or in their group.
+ *
+ * Cost  the chunks whose smallest or largest value lies beyond the limits of any group.
+ */
+final class RowsBeyond
+{
+    /**
+     * @param list<array{float, float}|null> $limits overall, then of each group of the grouping: a value below the first or above the second is beyond; null = none is
+     *
+     * @return array{total: int, rows: list<array{row: int, value: float, columns: list<int>}>} rows from 1, the farthest from the middle of the overall limits first
+     */
+    public static function of(Table $table, string $number, RowGrouping $grouping, array $limits, int $most): array
+    {
+        $found = [];
+        $before = 0;
+        $innermost = [max([-INF, ...array_map(static fn(?array $limit): float => $limit[0] ?? -INF, $limits)]), min([INF, ...array_map(static fn(?array $limit): float => $limit[1] ?? INF, $limits)])];
+        $overallCodes = $grouping->overall->isWhole() ? null : $grouping->overall;
+        foreach ($table->chunks($number) as $at => $chunk) {
+            $scale = $chunk->decimals === null ? 1.0 : 10.0 ** $chunk->decimals;
+            if ($chunk->min !== null && $chunk->max !== null && ($chunk->min / $scale < $innermost[0] || $chunk->max / $scale > $innermost[1])) {
+                $in = $overallCodes === null ? null : array_values($overallCodes->codes($at));
+                $groups = $grouping->grouping->isWhole() ? null : array_values($grouping->grouping->codes($at));
+                foreach ($table->rows($at)->numbers($number) as $row => $value) {
+                    if ($value === null || ($in !== null && $in[$row] !== 0)) {
+                        continue;
+                    }
+                    $columns = self::columns(Decimals::double($value), $groups === null ? null : $groups[$row], $limits);
+                    if ($columns !== []) {
+                        $found[] = ['row' => $before + $row + 1, 'value' => Decimals::double($value), 'columns' => $columns];
+                    }
+                }
+            }
+            $before += $chunk->rows;
+        }
+        $middle = ($limits[0] ?? null) === null ? 0.0 : ($limits[0][0] + $limits[0][1]) / 2;
+        usort($found, static fn(array $one, array $other): int => [abs($other['value'] - $middle), $one['row']] <=> [abs($one['value'] - $middle), $other['row']]);
+
+        return ['total' => count($found), 'rows' => array_slice($found, 0, $most)];
+    }
+
+    /**
+     * @param list<array{float, float}|null> $limits
+     *
+     * @return list<int> of overall and its group those where it is beyond
+     */
+    private static function columns(float $value, ?int $group, array $limits): array
+    {
+        $columns = [];
+        foreach ($group === null ? [0] : [0, $group + 1] as $column) {
+            $limit = $limits[$column] ?? null;
+            if ($limit !== null && ($value < $limit[0] || $value > $limit[1])) {
+                $columns[] = $column;
+            }
+        }
+
+        return $columns;
+    }
+}
