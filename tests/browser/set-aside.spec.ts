@@ -35,3 +35,23 @@ test('a row is set aside for a reason: it leaves the figures, stays in the rows,
     await page.getByRole('region', { name: 'Overview table' }).getByRole('button', { name: 'Honey', exact: true }).click();
     await expect.poll(() => figures(page, 'mean')).toEqual(['3.0']);
 });
+
+test('a far row is judged: what changes without it, looked at and stays, or set aside, from the sheet', async ({ page }) => {
+    await uploadAndOpen(page, 'judged.csv', hives, 'Honey');
+    await page.getByRole('button', { name: /^Judge it/ }).click();
+    const far = page.getByRole('region', { name: 'Far rows' });
+    await expect(far.getByRole('row')).toHaveCount(2);
+    await expect(far.getByRole('row').nth(1)).toContainText(/6\s*S3\s*90\s*South\s*all/);
+    // By hand: 105/6 with it, 15/5 without.
+    await expect(page.locator('[data-without="mean"]')).toContainText(/17\.5\s*3\.0\s*−14\.5/);
+    await expect(page.locator('[data-spread]')).toHaveCount(3);
+    await expect(page.locator('[data-depends="mean"]')).toContainText('by the far values');
+    const stays = far.getByRole('button', { name: 'Row 6: looked at, stays' });
+    await stays.click();
+    await expect(stays).toHaveAttribute('aria-pressed', 'true');
+    await far.getByRole('button', { name: 'Set row 6 aside' }).click();
+    await page.getByRole('button', { name: 'slip of the pen' }).click();
+    await expect.poll(() => figures(page, 'mean')).toEqual(['3.0']);
+    await expect(page.getByText('No row lies beyond the fences.')).toBeVisible();
+    await expect(page.getByRole('region', { name: 'Basis of every figure' })).toContainText('1 set aside');
+});

@@ -18,6 +18,7 @@ export type CompareWords = Schemas['CompareWords'];
 export type DrawnScenes = Schemas['DrawnScenes'];
 export type Scene = Schemas['Scene'];
 export type SceneMark = Schemas['Mark'];
+export type Judged = Schemas['Judged'];
 export type Kept = Schemas['Kept'];
 export type LongChange = Schemas['LongChange'];
 export type Matches = Schemas['Matches'];

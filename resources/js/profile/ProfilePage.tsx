@@ -174,6 +174,7 @@ export function ProfilePage() {
                                                         sheet={sheet}
                                                         profile={profile.data}
                                                         question={question}
+                                                        variables={variables}
                                                         numbers={variables.filter((variable) => variable.type === 'number')}
                                                         idKey={variables.find((variable) => variable.type === 'id')?.key}
                                                         onAsk={ask}

@@ -13,6 +13,7 @@ const parts = () => import('./sheetParts');
 const AskLine = lazy(async () => ({ default: (await parts()).AskLine }));
 const ClassesPart = lazy(async () => ({ default: (await parts()).ClassesPart }));
 const FrequencyTable = lazy(async () => ({ default: (await parts()).FrequencyTable }));
+const JudgePart = lazy(async () => ({ default: (await parts()).JudgePart }));
 const MorePlots = lazy(async () => ({ default: (await parts()).MorePlots }));
 const ScenesPart = lazy(async () => ({ default: (await parts()).ScenesPart }));
 const WhatItSays = lazy(async () => ({ default: (await parts()).WhatItSays }));
@@ -28,6 +29,7 @@ export function Sheet({
     profile,
     question,
     numbers,
+    variables,
     idKey,
     onAsk,
     onOpen,
@@ -39,6 +41,7 @@ export function Sheet({
     question: Question;
     /** Variables that could be counts. */
     numbers: Variable[];
+    variables: Variable[];
     /** The variable that names the rows, where there is one. */
     idKey: string | undefined;
     onAsk: (change: Partial<Question>) => void;
@@ -94,6 +97,7 @@ export function Sheet({
                 {sheet.type === 'number' && (
                     <>
                         {sheet.class_edges !== null && <MorePlots {...asked} labelsOf={labelsOf} onAsk={onAsk} onShowRows={onShowRows} />}
+                        {sheet.class_edges !== null && <JudgePart {...asked} variables={variables} onShowRows={onShowRows} />}
                         <AskLine
                             dataset={dataset}
                             revision={profile.revision}

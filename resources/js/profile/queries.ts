@@ -160,6 +160,48 @@ export function useComparison(
     });
 }
 
+/** What somebody needs who judges a variable. */
+export function useJudged(dataset: number, revision: number, question: Question, variable: string, isOpen: boolean) {
+    const words = questionWords({ ...question, of: [variable] });
+    return useQuery({
+        queryKey: ['judged', dataset, revision, words],
+        queryFn: async ({ signal }) =>
+            bodyOf(await api.GET('/datasets/{dataset}/judged', { params: { path: { dataset }, query: { question: words } }, signal })),
+        enabled: isOpen,
+        placeholderData: keepPreviousData,
+        staleTime: Infinity,
+    });
+}
+
+/** What becomes of a far row: somebody has looked at it and it stays, or it is set aside, or comes back. */
+export function useFarRow(dataset: number, revision: number, variable: string) {
+    const queries = useQueryClient();
+    return {
+        stays: useMutation({
+            mutationFn: async ({ row, stays }: { row: number; stays: boolean }) =>
+                bodyOf(
+                    await api.POST('/datasets/{dataset}/check', {
+                        params: { path: { dataset } },
+                        body: { variable, code: `far-row:${row}`, looked_at: stays },
+                    }),
+                ),
+            onSuccess: () => queries.invalidateQueries({ queryKey: ['judged', dataset] }),
+        }),
+        setAside: useMutation({
+            mutationFn: async ({ row, reason }: { row: number; reason: string }) =>
+                bodyOf(
+                    await api.POST('/datasets/{dataset}/changes', {
+                        params: { path: { dataset } },
+                        body: { revision, kind: 'set-aside', rows: [row], reason },
+                    }),
+                ),
+            // Everything of the dataset is asked for at its new revision.
+            onSuccess: () =>
+                Promise.all(['dataset', 'rows', 'changes'].map((key) => queries.invalidateQueries({ queryKey: [key, dataset] }))),
+        }),
+    };
+}
+
 const figures = ['figures'];
 
 export function useFigureChoices() {

@@ -2,6 +2,7 @@
 export { AskLine } from './AskLine';
 export { ClassesPart } from './ClassesPart';
 export { FrequencyTable } from './FrequencyTable';
+export { JudgePart } from './JudgePart';
 export { MorePlots } from './MorePlots';
 export { ScenesPart } from '../asking/ScenesPart';
 export { StackPart } from './StackPart';

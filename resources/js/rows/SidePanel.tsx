@@ -1,12 +1,12 @@
 import type { Dataset } from '../api/client';
 import { Button } from '../ui/Button';
 import { counted } from '../ui/format';
+import { ReasonEntry } from '../ui/ReasonEntry';
 import type { ChangeWords } from './changes';
 import { ChangesPanel } from './ChangesPanel';
 import { CheckPanel } from './CheckPanel';
 import { MakePanel } from './MakePanel';
 import { OutPanel } from './OutPanel';
-import { SetAside } from './SetAside';
 import { VariablePanel } from './VariablePanel';
 import type { Panel, View } from './view';
 
@@ -63,7 +63,12 @@ export function PanelChoice({
             </span>
             {selected !== null && size > 0 && (
                 <span className="ml-3 text-body">
-                    <SetAside rows={size} onSetAside={(reason) => onSetAside(selected, reason)} />
+                    <ReasonEntry
+                        label={`Set ${counted(size, 'row')} aside`}
+                        words={`Set ${counted(size, 'row')} aside`}
+                        isOne={size === 1}
+                        onReason={(reason) => onSetAside(selected, reason)}
+                    />
                 </span>
             )}
             {selected !== null && size > 0 && setAside > 0 && (
