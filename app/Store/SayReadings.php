@@ -60,6 +60,7 @@ final readonly class SayReadings
     private function ofNumber(Dataset $dataset, Variable $variable, StoredGrouping $rowGrouping, Question $question): array
     {
         $all = $this->tallies->numbers($variable, $rowGrouping, $dataset->revision);
+        $this->tallies->knowFacts($variable, $rowGrouping, $dataset->revision, $all);
         $columns = [[null, $all[0]]];
         // Named by the place that the column has among all groups, shown or not.
         $places = [0];

@@ -14,7 +14,10 @@ use RowTally\Core\Columns\TallyUnderCounts;
 use RowTally\Core\Frequency\FrequencyKind;
 use RowTally\Core\Frequency\FrequencyTable;
 use RowTally\Core\Frequency\LabelFrequencies;
+use RowTally\Core\Normality\AndersonDarling;
+use RowTally\Core\Normality\Normality;
 use RowTally\Core\Observations\Observations;
+use RowTally\Core\Observations\RoundEndings;
 use RowTally\Core\Parsing\VariableType;
 use RowTally\Core\Plots\MicroHistogram;
 use RowTally\Core\Values\BucketedValues;
@@ -31,6 +34,8 @@ final class Tallies
     /** A tally with up to some 60,000 distinct values. */
     private const QUICK_BYTES = 1 << 20;
     private const ROWS_COUNTED_AT_ONCE = 50_000;
+    /** Beyond what Shapiro and Wilk's test takes. */
+    private const MANY = 5000;
 
     public function whole(Variable $variable, int $revision): Observations
     {
@@ -66,6 +71,39 @@ final class Tallies
         $unlabelled = array_shift($groups);
 
         return [$overall, ...$groups, ...($by->missing > 0 && $unlabelled !== null ? [$unlabelled] : [])];
+    }
+
+    /**
+     * Makes known what needs every one of very many values and is the same whatever the basis, so that not each asking looks at all of them.
+     *
+     * @param list<Observations> $all as `numbers()` gives them
+     */
+    public function knowFacts(Variable $variable, StoredGrouping $rowGrouping, int $revision, array $all): void
+    {
+        $many = array_filter($all, static fn(Observations $group): bool => $group->n() > self::MANY && Normality::obstacle($group) === null);
+        if ($many === []) {
+            return;
+        }
+        $at = match (true) {
+            !$rowGrouping->isPlain() => $revision,
+            $rowGrouping->by === [] => $variable->data_revision,
+            default => max($variable->data_revision, $rowGrouping->by[0]->data_revision),
+        };
+        $stored = self::payload($variable, TallyKind::Facts, $rowGrouping->key, $at);
+        $known = $stored === null ? [] : array_values(Packed::doubles('e*', $stored));
+        if (count($known) !== count($all) + 1) {
+            $known = [
+                (float) RoundEndings::of($all[0])->count,
+                ...array_map(static fn(int $i): float => isset($many[$i]) ? (float) (AndersonDarling::of($many[$i])->statistic->number() ?? NAN) : NAN, array_keys($all)),
+            ];
+            $this->store($variable, TallyKind::Facts, $rowGrouping->key, $at, pack('e*', ...$known));
+        }
+        $all[0]->know(RoundEndings::class, new RoundEndings((int) $known[0]));
+        foreach ($many as $i => $group) {
+            if (!is_nan($known[$i + 1])) {
+                $group->know('anderson_darling', AndersonDarling::ofStatistic($known[$i + 1], $group->n()));
+            }
+        }
     }
 
     /** How often each label of a category occurs among the rows that are in, then in each group of the grouping. */

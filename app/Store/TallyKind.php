@@ -10,5 +10,7 @@ enum TallyKind: string
     case Values = 'values';
     case Labels = 'labels';
     case RowsLeftOut = 'rows-left-out';
+    /** A² of each group of very many values, and how many of all end in 0 or 5: it needs every one of them and is the same whatever the basis. */
+    case Facts = 'facts';
     case DateEnds = 'date-ends';
 }

@@ -108,7 +108,7 @@ final class ComparedGroups
     {
         return $this->known['superiority'] ??= $this->isEmpty()
             ? Figure::undefined(Reason::NeedsOneValue)
-            : Figure::exact(Superiority::of($this->first->values, $this->second->values));
+            : Figure::exact(Superiority::of($this->first, $this->second));
     }
 
     /** Difference of the percentiles at so many tenths, 1 to 9. */

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Comparison;
 
+use ArrayObject;
 use Brick\Math\BigInteger;
 use Brick\Math\BigRational;
-use Generator;
+use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\OrderedValues;
 
 /**
@@ -25,29 +26,34 @@ final class Superiority
     private const SAFE_PAIRS = 2.0e18;
 
     /** For n of 1 or more in both. */
-    public static function of(OrderedValues $first, OrderedValues $second): BigRational
+    public static function of(Observations $first, Observations $second): BigRational
     {
-        $isSafe = (float) $first->n() * (float) $second->n() < self::SAFE_PAIRS;
-        $unit = self::unit($first, $second);
-        $walk = self::walk($first, $unit);
+        [$one, $other] = [$first->values, $second->values];
+        $isSafe = (float) $one->n() * (float) $other->n() < self::SAFE_PAIRS;
+        $unit = self::unit($one, $other);
+        // The first is compared with several: it is laid out once.
+        [$values, $counts] = self::laidOut($first, $unit);
+        [$theirs, $theirCounts] = self::laidOut($second, $unit);
         // Twice the values of the first that lie below, and those that are equal once: a pair weighs 2 or 1.
         $twice = 0;
         $big = BigInteger::zero();
         $below = 0;
-        foreach (self::walk($second, $unit) as $value => $count) {
-            while ($walk->valid() && $walk->key() < $value) {
-                $below += $walk->current();
-                $walk->next();
+        $at = 0;
+        $end = count($values);
+        foreach ($theirs as $place => $value) {
+            while ($at < $end && $values[$at] < $value) {
+                $below += $counts[$at];
+                ++$at;
             }
-            $pairs = 2 * $below + ($walk->valid() && $walk->key() === $value ? $walk->current() : 0);
+            $pairs = 2 * $below + ($at < $end && $values[$at] === $value ? $counts[$at] : 0);
             if ($isSafe) {
-                $twice += $count * $pairs;
+                $twice += $theirCounts[$place] * $pairs;
             } else {
-                $big = $big->plus(BigInteger::of($count)->multipliedBy($pairs));
+                $big = $big->plus(BigInteger::of($theirCounts[$place])->multipliedBy($pairs));
             }
         }
 
-        return BigRational::nd($big->plus($twice), BigInteger::of($first->n())->multipliedBy($second->n())->multipliedBy(2));
+        return BigRational::nd($big->plus($twice), BigInteger::of($one->n())->multipliedBy($other->n())->multipliedBy(2));
     }
 
     /** @return int|null decimals in which both are whole numbers that a machine holds; null = both as doubles */
@@ -68,19 +74,46 @@ final class Superiority
         return $unit;
     }
 
-    /** @return Generator<int|float, int> distinct values, ascending, with how often each occurs */
-    private static function walk(OrderedValues $values, ?int $unit): Generator
+    /** @return array{list<int|float>, list<int>} distinct values, ascending, and how often each occurs */
+    private static function laidOut(Observations $side, ?int $unit): array
     {
-        $decimals = $values->decimals();
-        $scale = $unit === null || $decimals === null ? 1 : 10 ** ($unit - $decimals);
-        foreach ($values->slices() as [$slice, $counts]) {
-            foreach ($slice as $i => $value) {
-                yield match (true) {
-                    $unit !== null => $value * $scale,
-                    $decimals === null => $value + 0.0,
-                    default => (float) ($value / 10 ** $decimals),
-                } => $counts[$i];
+        $laid = $side->remembered('laid out ' . ($unit ?? 'as doubles'), static function (Observations $side) use ($unit): ArrayObject {
+            $decimals = $side->values->decimals();
+            $values = $counts = [];
+            foreach ($side->values->slices() as [$slice, $often]) {
+                $values[] = match (true) {
+                    $unit === $decimals => $slice,
+                    $unit !== null => self::times($slice, 10 ** ($unit - (int) $decimals)),
+                    default => self::over($slice, 10 ** (int) $decimals),
+                };
+                $counts[] = $often;
             }
-        }
+
+            return new ArrayObject([array_merge(...$values), array_merge(...$counts)]);
+        });
+        /** @var array{list<int|float>, list<int>} $lists */
+        $lists = $laid->getArrayCopy();
+
+        return $lists;
+    }
+
+    /**
+     * @param list<int|float> $slice
+     *
+     * @return list<int|float>
+     */
+    private static function times(array $slice, int $scale): array
+    {
+        return array_map(static fn(int|float $value): int|float => $value * $scale, $slice);
+    }
+
+    /**
+     * @param list<int|float> $slice
+     *
+     * @return list<float>
+     */
+    private static function over(array $slice, int $scale): array
+    {
+        return array_map(static fn(int|float $value): float => $value / $scale + 0.0, $slice);
     }
 }

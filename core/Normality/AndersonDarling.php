@@ -46,7 +46,12 @@ final class AndersonDarling
                 $sum->add(-((($n - $from) / $n) * ($n - $from) - (($n - $rank) / $n) * ($n - $rank)) * $logAbove);
             }
         }
-        $square = $sum->value();
+        return self::ofStatistic($sum->value(), $n);
+    }
+
+    /** Of n values whose A² is known. */
+    public static function ofStatistic(float $square, int $n): Normality
+    {
         if ($n < 8) {
             return new Normality(Figure::double($square), Figure::undefined(Reason::NeedsEightValues));
         }

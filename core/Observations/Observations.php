@@ -153,6 +153,12 @@ final class Observations
         return $this->remembered('shape', HigherMoments::of(...));
     }
 
+    /** What was worked out before, and is the same whatever the basis. */
+    public function know(string $what, object $known): void
+    {
+        $this->known[$what] = $known;
+    }
+
     /**
      * What several figures need and is dear to work out.
      *

@@ -38,6 +38,6 @@ test('a picture and a table are kept, noted, arranged, and say when the data hav
     await picture.getByRole('link', { name: 'See it as it is now' }).click();
     await expect(page.locator('td[data-figure="mean"]')).toHaveText(['5.0']);
     await page.goBack();
-    await page.getByRole('button', { name: 'Take x out of the report' }).click();
+    await page.getByRole('button', { name: 'Take out x' }).click();
     await expect(page.getByRole('article')).toHaveCount(1);
 });

@@ -49,7 +49,7 @@ test('a far row is judged: what changes without it, looked at and stays, or set 
     const stays = far.getByRole('button', { name: 'Row 6: looked at, stays' });
     await stays.click();
     await expect(stays).toHaveAttribute('aria-pressed', 'true');
-    await far.getByRole('button', { name: 'Set row 6 aside' }).click();
+    await far.getByRole('button', { name: 'set aside: row 6' }).click();
     await page.getByRole('button', { name: 'slip of the pen' }).click();
     await expect.poll(() => figures(page, 'mean')).toEqual(['3.0']);
     await expect(page.getByText('No row lies beyond the fences.')).toBeVisible();

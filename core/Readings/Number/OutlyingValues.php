@@ -101,10 +101,12 @@ final readonly class OutlyingValues implements Rule
     {
         $quartiles = $subject->observations->quartiles($subject->basis()->quartileRule);
         $distance = static fn(BigDecimal $value): float => max(Exact::near($quartiles->q1->minus($value)), Exact::near(BigRational::of($value)->minus($quartiles->q3)));
-        usort($marks, static fn(array $one, array $other): int => $distance($other['value']) <=> $distance($one['value']));
+        // In order, so that the farthest are at the ends.
+        $ends = count($marks) <= 2 * self::NAMED ? $marks : [...array_slice($marks, 0, self::NAMED), ...array_slice($marks, -self::NAMED)];
+        usort($ends, static fn(array $one, array $other): int => $distance($other['value']) <=> $distance($one['value']));
         $values = [];
         $isWhole = $subject->observations->hasWholeCounts();
-        foreach (array_slice($marks, 0, self::NAMED) as ['value' => $value, 'count' => $count]) {
+        foreach (array_slice($ends, 0, self::NAMED) as ['value' => $value, 'count' => $count]) {
             array_push($values, ...array_fill(0, $isWhole ? min($count, self::NAMED) : 1, $value));
         }
         $values = array_slice($values, 0, self::NAMED);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Readings\Number;
 
+use RowTally\Core\Observations\RoundEndings;
 use RowTally\Core\Readings\NumberSubject;
 use RowTally\Core\Readings\Rule;
 use RowTally\Core\Readings\Said;
@@ -36,12 +37,7 @@ final readonly class RoundedByEye implements Rule
         if (!$subject->isOverall() || !$subject->hasAtLeast(100) || $values->decimals() === null || !$values->hasMoreDistinctThan(49)) {
             return null;
         }
-        $round = 0;
-        foreach ($values->slices() as [$slice, $counts]) {
-            foreach ($slice as $i => $value) {
-                $round += $value % 5 === 0 ? $counts[$i] : 0;
-            }
-        }
+        $round = $subject->observations->remembered(RoundEndings::class, RoundEndings::of(...))->count;
         $n = $subject->n();
         if (5 * $round < 2 * $n) {
             return null;

@@ -135,7 +135,7 @@ function FarRows({
                                             looked at, stays
                                         </Button>
                                         <ReasonEntry
-                                            label={`Set row ${row.row} aside`}
+                                            label={`set aside: row ${row.row}`}
                                             words="set aside"
                                             isOne
                                             onReason={(reason) => setAside.mutate({ row: row.row, reason })}

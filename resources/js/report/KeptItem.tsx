@@ -56,7 +56,7 @@ export function KeptItem({
                     <Button aria-label={`Move ${item.title} down`} disabled={isLast} onClick={() => onMove(1)}>
                         ↓
                     </Button>
-                    <Button look="quiet" aria-label={`Take ${item.title} out of the report`} onClick={onRemove}>
+                    <Button look="quiet" aria-label={`Take out ${item.title}`} onClick={onRemove}>
                         Take out
                     </Button>
                 </span>

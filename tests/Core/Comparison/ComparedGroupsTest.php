@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Comparison;
 
+use Brick\Math\BigRational;
 use PHPUnit\Framework\TestCase;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Comparison\ComparedGroups;
@@ -38,7 +39,7 @@ final class ComparedGroupsTest extends TestCase
     /** By hand: 12 of 16 pairs above, 3 equal. */
     public function test_superiority_counts_equal_ones_half(): void
     {
-        self::assertSame('27/32', (string) Superiority::of(Numbers::of('1', '2', '2', '3'), Numbers::of('2', '3', '4', '4'))->simplified());
+        self::assertSame('27/32', (string) self::above(Numbers::of('1', '2', '2', '3'), Numbers::of('2', '3', '4', '4'))->simplified());
         // All pairs one by one.
         $pairs = 0;
         [$one, $other] = [[1, 2, 2, 3], [2, 3, 4, 4]];
@@ -53,17 +54,17 @@ final class ComparedGroupsTest extends TestCase
     /** What two variables hold may have other decimals, or be doubles. */
     public function test_superiority_between_decimals_and_doubles(): void
     {
-        self::assertSame('1/2', (string) Superiority::of(Numbers::of('1.5'), Numbers::of('1.50'))->simplified());
-        self::assertSame('1', (string) Superiority::of(Numbers::of('1.5'), Numbers::of('1.51'))->simplified());
-        self::assertSame('1/2', (string) Superiority::of(Numbers::of('0.1'), Numbers::of('0.1', '1e300', '-1e300'))->simplified());
-        self::assertSame('0', (string) Superiority::of(Numbers::of('9000000000000000000'), Numbers::of('0.01'))->simplified());
+        self::assertSame('1/2', (string) self::above(Numbers::of('1.5'), Numbers::of('1.50'))->simplified());
+        self::assertSame('1', (string) self::above(Numbers::of('1.5'), Numbers::of('1.51'))->simplified());
+        self::assertSame('1/2', (string) self::above(Numbers::of('0.1'), Numbers::of('0.1', '1e300', '-1e300'))->simplified());
+        self::assertSame('0', (string) self::above(Numbers::of('9000000000000000000'), Numbers::of('0.01'))->simplified());
     }
 
     /** Beyond what a machine integer holds: three thousand million against as many. */
     public function test_superiority_of_very_many_is_exact(): void
     {
         $many = static fn(int ...$counts): ValueCounts => ReferenceCases::counted([1, 2], $counts)->values->counted();
-        $three = Superiority::of($many(2_999_999_999, 1), $many(1, 2_999_999_999));
+        $three = self::above($many(2_999_999_999, 1), $many(1, 2_999_999_999));
         // (2 999 999 999 · 2 999 999 999 + ½·(2 999 999 999 + 2 999 999 999)) of 9·10¹⁸ pairs.
         self::assertSame('2999999999/3000000000', (string) $three->simplified());
     }
@@ -124,6 +125,11 @@ final class ComparedGroupsTest extends TestCase
         self::assertEqualsWithDelta(2.4598858, $pairs->interval()->high->number(), 5e-7);
         self::assertEqualsWithDelta(0.7951702, $pairs->correlation()->number(), 5e-7);
         self::assertSame([9, 0, 1], [$pairs->rose(), $pairs->fell(), $pairs->stayed()]);
+    }
+
+    private static function above(ValueCounts $first, ValueCounts $second): BigRational
+    {
+        return Superiority::of(new Observations($first, 0), new Observations($second, 0));
     }
 
     /**
