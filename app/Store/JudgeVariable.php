@@ -7,8 +7,10 @@ namespace App\Store;
 use App\Models\Dataset;
 use App\Models\Variable;
 use Illuminate\Support\Facades\DB;
+use RowTally\Core\Display\DecimalText;
 use RowTally\Core\Figures\FigureText;
 use RowTally\Core\Judging\Dependence;
+use RowTally\Core\Judging\FarOut;
 use RowTally\Core\Judging\Inside;
 use RowTally\Core\Judging\SpreadLimits;
 use RowTally\Core\Judging\WithoutFar;
@@ -22,6 +24,8 @@ use RowTally\Core\Values\Exact;
 final readonly class JudgeVariable
 {
     private const MOST_ROWS = 100;
+    /** So many rows two SD out are looked at; of more, the outermost of all of them are not known. */
+    private const MOST_LOOKED_AT = 100_000;
 
     public function __construct(private Tallies $tallies, private ReadRows $readRows) {}
 
@@ -60,7 +64,55 @@ final readonly class JudgeVariable
         return [
             'revision' => $dataset->revision,
             'columns' => $columns,
+            'z' => $this->farOut($dataset, $variable, $grouping, $rows, [$all[0]], true, $question, $display),
+            'z_within' => $grouping->by === [] ? null : $this->farOut($dataset, $variable, $grouping, $rows, array_map(static fn(array $labels): ?Observations => is_int($place = array_search($labels, $grouping->labels, true)) && in_array($place, $shown, true) ? $all[$place + 1] : null, $rows->labels), false, $question, $display),
             'far' => ['total' => $beyond['total'], 'rows' => $this->rows($dataset, $variable, $beyond['rows'], $rows)],
+        ];
+    }
+
+    /**
+     * The rows two standard deviations out or farther, the farthest first: of one column, which is overall, or each in its group.
+     *
+     * @param list<Observations|null> $columns
+     *
+     * @return array{over: list<array{k: int, count: string, expected: string}>, total: int, rows: list<array{row: int, label: string|null, value: string, z: float, text: string}>}
+     */
+    private function farOut(Dataset $dataset, Variable $variable, StoredGrouping $stored, RowGrouping $grouping, array $columns, bool $isOverall, Question $question, FigureText $display): array
+    {
+        $each = array_map(static fn(?Observations $column): ?FarOut => $column === null ? null : FarOut::of($column, $question->basis), $columns);
+        $limits = array_map(static fn(?FarOut $out): ?array => $out?->limits(), $each);
+        $beyond = RowsBeyond::of($stored->table(), $variable->name, $grouping, $isOverall ? $limits : [null, ...$limits], self::MOST_LOOKED_AT, true);
+        $rows = [];
+        foreach ($beyond['rows'] as ['row' => $row, 'value' => $value, 'columns' => [$column]]) {
+            $out = $each[$isOverall ? 0 : $column - 1] ?? null;
+            if ($out !== null) {
+                $rows[] = ['row' => $row, 'value' => $value, 'z' => $out->z($value)];
+            }
+        }
+        usort($rows, static fn(array $one, array $other): int => [abs($other['z']), $one['row']] <=> [abs($one['z']), $other['row']]);
+        $id = $dataset->variables->firstWhere('type', VariableType::Id);
+        [$two, $three, $expectedTwo, $expectedThree] = [0, 0, 0.0, 0.0];
+        foreach ($each as $out) {
+            $two += $out->over2 ?? 0;
+            $three += $out->over3 ?? 0;
+            $expectedTwo += $out->expected2 ?? 0.0;
+            $expectedThree += $out->expected3 ?? 0.0;
+        }
+        $perRow = 10 ** ($columns[0]->countDecimals ?? 0);
+
+        return [
+            'over' => [
+                ['k' => 2, 'count' => Exact::plainText((float) ($two / $perRow)), 'expected' => DecimalText::of($expectedTwo, 1)],
+                ['k' => 3, 'count' => Exact::plainText((float) ($three / $perRow)), 'expected' => DecimalText::of($expectedThree, 1)],
+            ],
+            'total' => $beyond['total'],
+            'rows' => array_map(fn(array $row): array => [
+                'row' => $row['row'],
+                'label' => $id === null ? null : $this->readRows->window($dataset, new RowsQuestion([$id->key], from: $row['row'] - 1, count: 1))->cells[$id->key][0] ?? null,
+                'value' => $display->inUnit($row['value'], true),
+                'z' => $row['z'],
+                'text' => DecimalText::of($row['z'], 2),
+            ], array_slice($rows, 0, self::MOST_ROWS)),
         ];
     }
 

@@ -16,10 +16,11 @@ final class RowsBeyond
 {
     /**
      * @param list<array{float, float}|null> $limits overall, then of each group of the grouping: a value below the first or above the second is beyond; null = none is
+     * @param bool                           $isOnIn whether a value on a limit is beyond it
      *
      * @return array{total: int, rows: list<array{row: int, value: float, columns: list<int>}>} rows from 1, the farthest from the middle of the overall limits first
      */
-    public static function of(Table $table, string $number, RowGrouping $grouping, array $limits, int $most): array
+    public static function of(Table $table, string $number, RowGrouping $grouping, array $limits, int $most, bool $isOnIn = false): array
     {
         $found = [];
         $before = 0;
@@ -27,14 +28,14 @@ final class RowsBeyond
         $overallCodes = $grouping->overall->isWhole() ? null : $grouping->overall;
         foreach ($table->chunks($number) as $at => $chunk) {
             $scale = $chunk->decimals === null ? 1.0 : 10.0 ** $chunk->decimals;
-            if ($chunk->min !== null && $chunk->max !== null && ($chunk->min / $scale < $innermost[0] || $chunk->max / $scale > $innermost[1])) {
+            if ($chunk->min !== null && $chunk->max !== null && ($chunk->min / $scale <= $innermost[0] || $chunk->max / $scale >= $innermost[1])) {
                 $in = $overallCodes === null ? null : array_values($overallCodes->codes($at));
                 $groups = $grouping->grouping->isWhole() ? null : array_values($grouping->grouping->codes($at));
                 foreach ($table->rows($at)->numbers($number) as $row => $value) {
                     if ($value === null || ($in !== null && $in[$row] !== 0)) {
                         continue;
                     }
-                    $columns = self::columns(Decimals::double($value), $groups === null ? null : $groups[$row], $limits);
+                    $columns = self::columns(Decimals::double($value), $groups === null ? null : $groups[$row], $limits, $isOnIn);
                     if ($columns !== []) {
                         $found[] = ['row' => $before + $row + 1, 'value' => Decimals::double($value), 'columns' => $columns];
                     }
@@ -53,12 +54,12 @@ final class RowsBeyond
      *
      * @return list<int> of overall and its group those where it is beyond
      */
-    private static function columns(float $value, ?int $group, array $limits): array
+    private static function columns(float $value, ?int $group, array $limits, bool $isOnIn): array
     {
         $columns = [];
         foreach ($group === null ? [0] : [0, $group + 1] as $column) {
             $limit = $limits[$column] ?? null;
-            if ($limit !== null && ($value < $limit[0] || $value > $limit[1])) {
+            if ($limit !== null && ($value < $limit[0] || $value > $limit[1] || ($isOnIn && ($value === $limit[0] || $value === $limit[1])))) {
                 $columns[] = $column;
             }
         }

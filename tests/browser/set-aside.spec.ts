@@ -45,6 +45,10 @@ test('a far row is judged: what changes without it, looked at and stays, or set 
     // By hand: 105/6 with it, 15/5 without.
     await expect(page.locator('[data-without="mean"]')).toContainText(/17\.5\s*3\.0\s*−14\.5/);
     await expect(page.locator('[data-spread]')).toHaveCount(3);
+    // z of 90 is (90 − 17.5) / 35.55.
+    await expect(page.getByRole('region', { name: 'z-scores' }).getByRole('row').nth(1)).toContainText(
+        /6\s*S3\s*90\s*2\.04\s*2 SD or more/,
+    );
     await expect(page.locator('[data-depends="mean"]')).toContainText('by the far values');
     const stays = far.getByRole('button', { name: 'Row 6: looked at, stays' });
     await stays.click();

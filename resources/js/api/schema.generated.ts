@@ -1625,8 +1625,28 @@ export interface components {
             }[];
             figures: components["schemas"]["FigureRow"][];
         };
+        /** @description Rows two standard deviations out or farther, overall or each in its group. */
+        FarOut: {
+            over: {
+                k: number;
+                count: string;
+                /** @description Of a normal distribution. */
+                expected: string;
+            }[];
+            total: number;
+            /** @description The farthest first, at most a hundred. */
+            rows: {
+                row: number;
+                label: string | null;
+                value: string;
+                z: number;
+                text: string;
+            }[];
+        };
         Judged: {
             revision: number;
+            z: components["schemas"]["FarOut"];
+            z_within: components["schemas"]["FarOut"] | null;
             /** @description Overall, then each group. */
             columns: {
                 /** @description null = overall. */

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { Judged, Variable } from '../api/client';
 import { type Asked } from '../asking/PlotPart';
 import { Button } from '../ui/Button';
+import { TableOut } from '../ui/copying';
 import { counted } from '../ui/format';
 import { Notice } from '../ui/Notice';
 import { ReasonEntry } from '../ui/ReasonEntry';
@@ -21,8 +22,9 @@ export function JudgePart({
     variable,
     axisName,
     variables,
+    basis,
     onShowRows,
-}: Asked & { variables: Variable[]; onShowRows: (where: string) => void }) {
+}: Asked & { variables: Variable[]; basis: string; onShowRows: (where: string) => void }) {
     const [isOpen, setIsOpen] = useState(false);
     const answer = useJudged(dataset, revision, question, variable, isOpen);
     const judged = answer.data;
@@ -36,6 +38,12 @@ export function JudgePart({
             {isOpen && judged !== undefined && (
                 <>
                     <FarRows {...{ dataset, revision, variable, judged, variables, onShowRows }} />
+                    <div className="flex flex-wrap items-start gap-x-12 gap-y-4">
+                        <FarOut out={judged.z} title="z-scores" name={axisName} basis={basis} />
+                        {judged.z_within !== null && (
+                            <FarOut out={judged.z_within} title="z-scores within groups" name={axisName} basis={basis} />
+                        )}
+                    </div>
                     {judged.columns.map((column) => (
                         <div key={column.name ?? ''}>
                             {judged.columns.length > 1 && (
@@ -161,6 +169,70 @@ function rank({ key, type }: Variable, variable: string): number {
 function nameOf(variables: Variable[], key: string): string {
     const name = variables.find((variable) => variable.key === key)?.name ?? key;
     return `"${name.replaceAll('"', '""')}"`;
+}
+
+/** Rows by how many standard deviations they lie out, the farthest first. */
+function FarOut({ out, title, name, basis }: { out: Judged['z']; title: string; name: string; basis: string }) {
+    const rows = out.rows;
+    const cells = () => [['Row', 'Name', name, 'z'], ...rows.map((row) => [String(row.row), row.label ?? '', row.value, String(row.z)])];
+    return (
+        <div className="mt-5">
+            <h4 className="font-semibold">{title}</h4>
+            <p className="text-small text-soft">
+                {out.over.map(({ k, count, expected }) => (
+                    <span key={k} data-over={k} className="mr-4">
+                        |z| ≥ {k}: <b className="figures text-ink">{count}</b> (of a normal distribution {expected})
+                    </span>
+                ))}
+            </p>
+            {rows.length > 0 && (
+                <>
+                    <TableOut table={cells} basis={basis} name={`${name}, ${title}`} />
+                    <div className="max-h-72 w-fit max-w-full overflow-auto" tabIndex={0} role="region" aria-label={title}>
+                        <table className="border-collapse text-small whitespace-nowrap">
+                            <thead>
+                                <tr className="border-b border-hair-strong">
+                                    <th scope="col" className={head}>
+                                        Row
+                                    </th>
+                                    <th scope="col" className="px-2 pb-1 text-left font-medium text-soft">
+                                        Name
+                                    </th>
+                                    <th scope="col" className={head}>
+                                        Value
+                                    </th>
+                                    <th scope="col" className={head}>
+                                        z
+                                    </th>
+                                    <th scope="col" className="px-2 pb-1 text-left font-medium text-soft">
+                                        Out by
+                                    </th>
+                                </tr>
+                            </thead>
+                            <tbody>
+                                {rows.map((row) => (
+                                    <tr key={row.row} className="border-b border-hair">
+                                        <td className={`${cell} text-soft`}>{row.row}</td>
+                                        <td className="px-2">
+                                            <bdi>{row.label}</bdi>
+                                        </td>
+                                        <td className={cell}>{row.value}</td>
+                                        <td className={`${cell} ${Math.abs(row.z) >= 3 ? 'font-semibold' : ''}`}>{row.text}</td>
+                                        <td className="px-2 text-soft">{Math.abs(row.z) >= 3 ? '3 SD or more' : '2 SD or more'}</td>
+                                    </tr>
+                                ))}
+                            </tbody>
+                        </table>
+                    </div>
+                    {out.total > rows.length && (
+                        <p className="text-fine text-soft">
+                            The {rows.length} farthest of {out.total} are shown.
+                        </p>
+                    )}
+                </>
+            )}
+        </div>
+    );
 }
 
 const head = 'px-2 pb-1 text-right font-medium text-soft';

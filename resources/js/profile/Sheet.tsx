@@ -97,7 +97,9 @@ export function Sheet({
                 {sheet.type === 'number' && (
                     <>
                         {sheet.class_edges !== null && <MorePlots {...asked} labelsOf={labelsOf} onAsk={onAsk} onShowRows={onShowRows} />}
-                        {sheet.class_edges !== null && <JudgePart {...asked} variables={variables} onShowRows={onShowRows} />}
+                        {sheet.class_edges !== null && (
+                            <JudgePart {...asked} variables={variables} basis={profile.basis.words} onShowRows={onShowRows} />
+                        )}
                         <AskLine
                             dataset={dataset}
                             revision={profile.revision}

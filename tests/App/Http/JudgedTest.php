@@ -25,6 +25,11 @@ final class JudgedTest extends AppTestCase
         $north = array_column($answer->json('columns.1.without'), null, 'key');
         self::assertSame(['7.5', '3.0', '−4.5'], [$north['mean']['with'], $north['mean']['without'], $north['mean']['difference']]);
         self::assertSame([1, 2, 3], array_column($answer->json('columns.0.spread'), 'k'));
+        // By hand: the mean is 37.9 and the SD 54.4, so only 200 lies two of them out; in its group it does by 2.0.
+        self::assertSame([[2, '1', '0.5'], [3, '0', '0.0']], array_map(array_values(...), $answer->json('z.over')));
+        self::assertSame([[12, 'S6', '200', '2.98']], array_map(static fn(array $row): array => [$row['row'], $row['label'], $row['value'], $row['text']], $answer->json('z.rows')));
+        self::assertSame([12, 6], array_column($answer->json('z_within.rows'), 'row'));
+        self::assertNull($this->getJson("/api/datasets/{$dataset->id}/judged?of=yield")->json('z_within'));
         self::assertSame(['n', 'mean', 'sd'], array_column($answer->json('columns.0.depends'), 'key'));
     }
 

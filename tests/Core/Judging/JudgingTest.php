@@ -10,6 +10,7 @@ use RowTally\Core\Basis\QuartileRule;
 use RowTally\Core\Figures\Catalogue;
 use RowTally\Core\Figures\FigureText;
 use RowTally\Core\Judging\Dependence;
+use RowTally\Core\Judging\FarOut;
 use RowTally\Core\Judging\Inside;
 use RowTally\Core\Judging\SpreadLimits;
 use RowTally\Core\Judging\WithoutFar;
@@ -57,6 +58,22 @@ final class JudgingTest extends TestCase
         self::assertSame(['1.6', '8.4', null], [$lines[0]->lowPercentile, $lines[0]->highPercentile, $lines[2]->lowPercentile]);
         self::assertSame([], SpreadLimits::of(self::of(['4']), new Basis(), new FigureText(new Basis(), 0)));
         self::assertSame([], SpreadLimits::of(self::of([]), new Basis(), new FigureText(new Basis(), 0)));
+    }
+
+    /** By hand: of nine zeros and a ten the mean is 1, the SD √10, and z of the ten 9/√10 = 2.846. */
+    public function test_how_many_lie_two_and_three_standard_deviations_out(): void
+    {
+        $out = FarOut::of(self::of([...array_fill(0, 9, '0'), '10']), new Basis());
+        self::assertNotNull($out);
+        self::assertSame([1, 0], [$out->over2, $out->over3]);
+        self::assertEqualsWithDelta(2.8460498941515414, $out->z(10.0), 1e-12);
+        self::assertEqualsWithDelta([0.4550026389635841, 0.02699796063260207], [$out->expected2, $out->expected3], 1e-12);
+        // On the line: mean 0, and two of eight at ±2 SD.
+        $on = FarOut::of(self::of(['-2', '2', '0', '0', '0', '0', '0', '0']), new Basis(\RowTally\Core\Basis\SampleOrPopulation::Population));
+        self::assertSame([2, 0], [$on?->over2, $on?->over3]);
+        self::assertNull(FarOut::of(self::of(['3', '3']), new Basis()));
+        self::assertNull(FarOut::of(self::of(['3']), new Basis()));
+        self::assertNull(FarOut::of(self::of([]), new Basis()));
     }
 
     public function test_how_far_the_answers_span(): void
