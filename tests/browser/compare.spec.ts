@@ -53,6 +53,14 @@ test('two groups stand in the order in which people compare, are turned by a pre
     await expect(page).toHaveURL(/\/compare\?.*turned=yes/);
 });
 
+test('a group that is there no more is said, and there is a way on', async ({ page }) => {
+    await openCompare(page);
+    await page.goto(`${page.url().replace(/groups=[^&]*/, '')}&groups=${encodeURIComponent('["North","West"]')}`);
+    await expect(page.getByText('There is no group "West" any more.')).toBeVisible();
+    await page.getByRole('button', { name: 'Take the first two groups' }).click();
+    await expect(line(page, 'mean')).toContainText('+21.6');
+});
+
 test('the same rows earlier and later, fewer being better', async ({ page }) => {
     await openCompare(page);
     await choose(page, /^Compare: groups/, 'the same rows, earlier and later');

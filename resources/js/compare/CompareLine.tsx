@@ -70,7 +70,12 @@ export function CompareLine({
                             value={question.by[0] ?? ''}
                             onChange={(key) => onAsk({ by: [key] }, { groups: [], turned: '' })}
                         />
-                        : <Groups compared={compared} onChange={(groups) => onAsk({}, { groups, turned: '' })} />
+                        :{' '}
+                        <Groups
+                            compared={compared}
+                            isNamed={comparing.groups.length > 0}
+                            onChange={(groups) => onAsk({}, { groups, turned: '' })}
+                        />
                     </>
                 )}
                 {(what === 'variables' || what === 'pairs') && (
@@ -135,9 +140,24 @@ function asked(what: Comparing['what'], { variables }: Dataset, question: Questi
 }
 
 /** Which group against which; one is against the first, and more may be. */
-function Groups({ compared, onChange }: { compared: Compared | undefined; onChange: (groups: string[]) => void }) {
+function Groups({
+    compared,
+    isNamed,
+    onChange,
+}: {
+    compared: Compared | undefined;
+    isNamed: boolean;
+    onChange: (groups: string[]) => void;
+}) {
     if (compared === undefined) {
-        return '…';
+        // Groups that are named in the address may be there no more.
+        return isNamed ? (
+            <Button className="px-2! py-0.5! text-small" onClick={() => onChange([])}>
+                Take the first two groups
+            </Button>
+        ) : (
+            '…'
+        );
     }
     const sides = compared.sides.map(({ name }) => name);
     const options = compared.groups.map((name) => ({ value: name, words: name }));
