@@ -53,6 +53,24 @@ test('two groups stand in the order in which people compare, are turned by a pre
     await expect(page).toHaveURL(/\/compare\?.*turned=yes/);
 });
 
+test('the same variable of two datasets, whose units differ and are turned into one another', async ({ page }) => {
+    const pounds = `in pounds ${Date.now()}`;
+    await uploadAndOpen(page, `${pounds}.csv`, 'Yield (lb)\n44\n66\n88\n');
+    await page.goto('/datasets');
+    await openCompare(page);
+    await choose(page, /^Compare: groups/, 'two datasets');
+    await expect(page.getByText('Choose the other dataset.')).toBeVisible();
+    await choose(page, /^Other dataset/, pounds);
+    await expect(page.getByText('has no variable "Honey"')).toBeVisible();
+    await choose(page, /^Its variable there/, 'Yield (lb)');
+    await expect(page.getByText('The units differ: Honey (kg) here, Yield (lb)')).toBeVisible();
+    await page.getByRole('button', { name: /^Factor/ }).click();
+    await page.getByRole('textbox', { name: 'Factor' }).fill('0.5');
+    await page.getByRole('button', { name: 'Use it' }).click();
+    // By hand: 348/10 against 33.
+    await expect(line(page, 'mean')).toContainText(/34\.8\s*33\.0\s*−1\.8/);
+});
+
 test('a group that is there no more is said, and there is a way on', async ({ page }) => {
     await openCompare(page);
     await page.goto(`${page.url().replace(/groups=[^&]*/, '')}&groups=${encodeURIComponent('["North","West"]')}`);

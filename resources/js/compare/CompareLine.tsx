@@ -1,4 +1,5 @@
 import type { Compared, Dataset } from '../api/client';
+import { useDataset } from '../api/datasets';
 import type { Question } from '../asking/question';
 import { Button } from '../ui/Button';
 import { WordChoice } from '../ui/WordChoice';
@@ -229,12 +230,10 @@ function TwoDatasets({
                 <>
                     {' '}
                     where it is{' '}
-                    <WordEntry
-                        name="Its variable there"
-                        words={comparing.other_of === '' ? 'of the same name' : comparing.other_of}
+                    <ItsVariable
+                        other={Number(comparing.other)}
+                        key={comparing.other}
                         value={comparing.other_of}
-                        help="The key of the variable there, as its address has it; empty for the one of the same name."
-                        common={[{ value: '', words: 'of the same name' }]}
                         onChange={(other_of) => onAsk({}, { other_of })}
                     />
                     , times{' '}
@@ -249,5 +248,22 @@ function TwoDatasets({
                 </>
             )}
         </>
+    );
+}
+
+/** Which variable of the other dataset is compared: the one of the same name, unless another is chosen. */
+function ItsVariable({ other, value, onChange }: { other: number; value: string; onChange: (key: string) => void }) {
+    const there = useDataset(other);
+    const numbers = (there.data?.variables ?? []).filter(({ type }) => type === 'number');
+    return (
+        <WordChoice
+            name="Its variable there"
+            options={[
+                { value: '', words: 'of the same name' },
+                ...numbers.map(({ key, name, unit }) => ({ value: key, words: unit === null ? name : `${name} (${unit})` })),
+            ]}
+            value={value}
+            onChange={onChange}
+        />
     );
 }
