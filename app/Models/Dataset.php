@@ -9,6 +9,7 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
+use RowTally\Core\Parsing\VariableType;
 use RowTally\Core\Readings\RowWord;
 
 /**
@@ -37,6 +38,9 @@ final class Dataset extends Model
 {
     use BootsByName;
 
+    /** Of more, rows are not called by their names: to find one is to read the columns. */
+    private const NAMED_ROWS = 200_000;
+
     protected $table = 'datasets';
 
     protected $guarded = [];
@@ -48,6 +52,12 @@ final class Dataset extends Model
     protected function casts(): array
     {
         return ['is_even' => 'boolean', 'notes' => 'array', 'rows' => 'integer', 'revision' => 'integer', 'set_aside' => 'integer'];
+    }
+
+    /** The variable that says what rows are called; null without one, and where they are so many that a name would have to be looked for. */
+    public function rowNames(): ?Variable
+    {
+        return $this->rows > self::NAMED_ROWS ? null : $this->variables->firstWhere('type', VariableType::Id);
     }
 
     public function rowWord(): RowWord

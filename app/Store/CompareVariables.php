@@ -21,8 +21,6 @@ final readonly class CompareVariables
 {
     /** So many are compared at once. */
     private const MOST = 8;
-    /** Rows are called by their names up to so many of them. */
-    private const NAMED_ROWS = 200_000;
 
     public function __construct(private Tallies $tallies) {}
 
@@ -53,7 +51,7 @@ final readonly class CompareVariables
             return is_int($place) ? $shown[$place] : throw UnknownVariable::noGroupNamed($name);
         }, array_slice($asked->groups, 0, self::MOST));
         $chosen = self::turned($chosen, $asked->isTurned);
-        $id = $this->id($dataset);
+        $id = $dataset->rowNames();
         $labels = $id === null ? null : new RowLabels($grouping->table(), $variable->name, $id->name, $grouping->grouping());
 
         return new ComparedSides(
@@ -93,8 +91,8 @@ final readonly class CompareVariables
     private function variables(Dataset $dataset, CompareQuestion $asked): ComparedSides
     {
         $variables = self::turned(array_map(fn(string $key): Variable => $this->number($dataset, $key), array_slice($asked->question->of, 0, self::MOST)), $asked->isTurned);
-        $grouping = StoredGrouping::of($dataset, self::ungrouped($asked->question), $this->tallies);
-        $id = $this->id($dataset);
+        $grouping = StoredGrouping::of($dataset, $asked->question->ungrouped(), $this->tallies);
+        $id = $dataset->rowNames();
         $units = array_values(array_unique(array_map(static fn(Variable $variable): string => $variable->unit ?? '', $variables)));
         $decimals = array_map(static fn(Variable $variable): ?int => $variable->shown_decimals ?? $variable->decimals, $variables);
 
@@ -139,7 +137,7 @@ final readonly class CompareVariables
             throw UnknownVariable::hasNoFigures($theirs->name);
         }
         // A condition and counts are those of this dataset; of the other all rows count once.
-        $grouping = StoredGrouping::of($dataset, self::ungrouped($asked->question), $this->tallies);
+        $grouping = StoredGrouping::of($dataset, $asked->question->ungrouped(), $this->tallies);
         $values = $this->tallies->numbers($theirs, StoredGrouping::of($other, new Question([], [], $asked->question->basis->ofAll(), []), $this->tallies), $other->revision)[0];
         $factor = $asked->factor;
         $sides = self::turned([
@@ -170,16 +168,6 @@ final readonly class CompareVariables
         $variable = $dataset->variables->firstWhere('key', $key) ?? throw UnknownVariable::named($key);
 
         return $variable->type === VariableType::Number ? $variable : throw UnknownVariable::hasNoFigures($variable->name);
-    }
-
-    private function id(Dataset $dataset): ?Variable
-    {
-        return $dataset->rows > self::NAMED_ROWS ? null : $dataset->variables->firstWhere('type', VariableType::Id);
-    }
-
-    private static function ungrouped(Question $question): Question
-    {
-        return new Question($question->of, [], $question->basis, $question->statistics, $question->counts, $question->showsNoEntry, $question->byCount, $question->distinct, $question->stack);
     }
 
     /**

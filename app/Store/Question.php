@@ -37,6 +37,11 @@ final readonly class Question
         return new self($this->of, $this->by, $this->basis, $this->statistics, $counts, $this->showsNoEntry, $this->byCount, $this->distinct, $this->stack);
     }
 
+    public function ungrouped(): self
+    {
+        return new self($this->of, [], $this->basis, $this->statistics, $this->counts, $this->showsNoEntry, $this->byCount, $this->distinct, $this->stack);
+    }
+
     /** @param list<string> $of */
     public function about(array $of): self
     {

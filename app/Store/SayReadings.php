@@ -25,9 +25,6 @@ use RowTally\Core\Readings\Wording;
 /** What the variables of a dataset say. */
 final readonly class SayReadings
 {
-    /** Rows are called by their names up to so many of them: to find a name is to read the columns. */
-    private const NAMED_ROWS = 200_000;
-
     public function __construct(private Tallies $tallies, private GroupedVariable $grouped) {}
 
     /**
@@ -68,7 +65,7 @@ final readonly class SayReadings
             $columns[] = [RowGrouping::name($rowGrouping->labels[$group]), $all[$group + 1]];
             $places[] = $group + 1;
         }
-        $id = $dataset->rows > self::NAMED_ROWS ? null : $dataset->variables->firstWhere('type', VariableType::Id);
+        $id = $dataset->rowNames();
 
         return Readings::ofVariable(
             $variable->name,

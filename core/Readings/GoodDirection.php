@@ -15,9 +15,4 @@ enum GoodDirection: string
     {
         return ($this === self::More) === ($difference > 0.0);
     }
-
-    public function words(): string
-    {
-        return $this === self::More ? 'more is better' : 'fewer is better';
-    }
 }

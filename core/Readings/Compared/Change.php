@@ -58,6 +58,6 @@ final readonly class Change implements Rule
             $sentence .= !$isClear ? ' No clear change on average.' : ($subject->good->isGood($mean) ? ' That is better.' : ' That is worse.');
         }
 
-        return new Said($sentence, ['n' => $compared->size()->number(), 'rose' => $compared->rose(), 'fell' => $compared->fell(), 'stayed' => $compared->stayed(), 'mean' => $mean, 'low' => $low, 'high' => $high], 75);
+        return new Said($sentence, ['n' => $compared->size()->number(), 'rose' => $compared->counted($compared->rose())->number(), 'fell' => $compared->counted($compared->fell())->number(), 'stayed' => $compared->counted($compared->stayed())->number(), 'mean' => $mean, 'low' => $low, 'high' => $high], 75);
     }
 }

@@ -4,16 +4,14 @@ import { useLocation, useParams } from 'wouter';
 import { Account } from '../account/Account';
 import { useDataset } from '../api/datasets';
 import { BasisLine, rowWord } from '../asking/BasisLine';
+import { DatasetBar } from '../asking/DatasetBar';
 import { useKeeping } from '../asking/queries';
 import { type Question, readQuestion, rowsWords, writeQuestion } from '../asking/question';
 import { SaidList } from '../asking/SaidList';
 import { ScenesPart } from '../asking/ScenesPart';
 import { CopiedNote, say } from '../ui/copying';
-import { counted } from '../ui/format';
 import { Keeping, type ToKeep } from '../ui/keeping';
 import { Notice } from '../ui/Notice';
-import { Places } from '../ui/Places';
-import { TopBar } from '../ui/TopBar';
 import { useAddress } from '../ui/useAddress';
 import { Waiting } from '../ui/Waiting';
 import { ComparedTable } from './ComparedTable';
@@ -64,17 +62,7 @@ export function ComparePage() {
     const title = main === undefined || compared === undefined ? '' : `${compared.name}: ${main.second} against ${main.first}`;
     return (
         <div className="flex h-full flex-col">
-            <TopBar account={<Account />}>
-                <h1 dir="auto" title={dataset.data?.title} className="min-w-0 truncate text-base">
-                    {dataset.data?.title}
-                </h1>
-                {dataset.data !== undefined && (
-                    <span className="shrink-0 text-small text-soft max-md:hidden">
-                        {counted(dataset.data.rows, ...rowWord(dataset.data))} × {counted(dataset.data.variables.length, 'variable')}
-                    </span>
-                )}
-                <Places dataset={id} here="compare" />
-            </TopBar>
+            <DatasetBar id={id} dataset={dataset.data} here="compare" account={<Account />} />
             {dataset.isError && <Notice onRetry={() => void dataset.refetch()}>{dataset.error.message}</Notice>}
             {dataset.isPending && <Waiting what="Opening the dataset" />}
             {dataset.data !== undefined && (

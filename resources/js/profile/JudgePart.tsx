@@ -198,12 +198,7 @@ function FarOut({ out, title, name, basis }: { out: Judged['z']; title: string; 
                                     <th scope="col" className="px-2 pb-1 text-left font-medium text-soft">
                                         Name
                                     </th>
-                                    <th scope="col" className={head}>
-                                        Value
-                                    </th>
-                                    <th scope="col" className={head}>
-                                        z
-                                    </th>
+                                    <Heads names={['Value', 'z']} />
                                     <th scope="col" className="px-2 pb-1 text-left font-medium text-soft">
                                         Out by
                                     </th>
@@ -238,6 +233,15 @@ function FarOut({ out, title, name, basis }: { out: Judged['z']; title: string; 
 const head = 'px-2 pb-1 text-right font-medium text-soft';
 const cell = 'figures px-2 py-0.5 text-right';
 
+/** Heads of columns of numbers. */
+function Heads({ names }: { names: string[] }) {
+    return names.map((name) => (
+        <th key={name} scope="col" className={head}>
+            {name}
+        </th>
+    ));
+}
+
 function Without({ column }: { column: Column }) {
     return (
         <table className="mt-2 border-collapse text-small">
@@ -245,15 +249,7 @@ function Without({ column }: { column: Column }) {
             <thead>
                 <tr className="border-b border-hair-strong">
                     <td />
-                    <th scope="col" className={head}>
-                        with
-                    </th>
-                    <th scope="col" className={head}>
-                        without
-                    </th>
-                    <th scope="col" className={head}>
-                        difference
-                    </th>
+                    <Heads names={['with', 'without', 'difference']} />
                 </tr>
             </thead>
             <tbody>
@@ -279,24 +275,7 @@ function Spread({ column }: { column: Column }) {
             <thead>
                 <tr className="border-b border-hair-strong">
                     <td />
-                    <th scope="col" className={head}>
-                        from
-                    </th>
-                    <th scope="col" className={head}>
-                        to
-                    </th>
-                    <th scope="col" className={head}>
-                        lie there
-                    </th>
-                    <th scope="col" className={head}>
-                        %
-                    </th>
-                    <th scope="col" className={head}>
-                        of a normal distribution
-                    </th>
-                    <th scope="col" className={head}>
-                        percentiles beside it
-                    </th>
+                    <Heads names={['from', 'to', 'lie there', '%', 'of a normal distribution', 'percentiles beside it']} />
                 </tr>
             </thead>
             <tbody>

@@ -8,10 +8,9 @@ import { CopiedNote, say } from '../ui/copying';
 import { counted } from '../ui/format';
 import { Keeping, type ToKeep } from '../ui/keeping';
 import { Notice } from '../ui/Notice';
-import { Places } from '../ui/Places';
-import { TopBar } from '../ui/TopBar';
 import { Waiting } from '../ui/Waiting';
 import { BasisLine, rowWord } from '../asking/BasisLine';
+import { DatasetBar } from '../asking/DatasetBar';
 import { chosenFigures, FigureChoice } from './FigureChoice';
 import { groupName } from '../asking/groups';
 import { OverviewTable } from './OverviewTable';
@@ -88,17 +87,7 @@ export function ProfilePage() {
     const failure = dataset.error ?? choices.error;
     return (
         <div className="flex h-full flex-col">
-            <TopBar account={<Account />}>
-                <h1 dir="auto" title={dataset.data?.title} className="min-w-0 truncate text-base">
-                    {dataset.data?.title}
-                </h1>
-                {dataset.data !== undefined && (
-                    <span className="shrink-0 text-small text-soft max-md:hidden">
-                        {counted(dataset.data.rows, ...rowWord(dataset.data))} × {counted(dataset.data.variables.length, 'variable')}
-                    </span>
-                )}
-                <Places dataset={id} here="profile" />
-            </TopBar>
+            <DatasetBar id={id} dataset={dataset.data} here="profile" account={<Account />} />
             {failure !== null && (
                 <div className="px-6">
                     <Notice onRetry={() => [dataset, choices].filter(({ isError }) => isError).forEach((answer) => void answer.refetch())}>

@@ -74,14 +74,7 @@ export function KeptItem({
                 onBlur={save}
                 className="mt-3 w-full max-w-3xl resize-y rounded-md border border-transparent bg-transparent px-2 py-1 hover:border-hair-strong focus:border-accent print:placeholder:text-transparent"
             />
-            {draft.isUnsaved && (
-                <p className="flex items-center gap-3 text-small print:hidden">
-                    <span className="text-alarm">Not saved yet.</span>
-                    <Button className="px-2! py-0.5!" onClick={save}>
-                        Save
-                    </Button>
-                </p>
-            )}
+            {draft.isUnsaved && <NotSaved onSave={save} />}
             <p className="mt-1 max-w-3xl text-fine text-soft">
                 {item.basis} Kept {moment(item.kept_at)}.{' '}
                 {item.revision !== revision && (
@@ -123,19 +116,23 @@ function Sentence({ item, onSay }: { item: Kept; onSay: (sentence: string) => vo
                 onBlur={save}
                 className="mt-2 field-sizing-content w-full max-w-3xl resize-none rounded-md border border-transparent bg-transparent px-2 py-1 hover:border-hair-strong focus:border-accent"
             />
-            {draft.isUnsaved && (
-                <p className="flex items-center gap-3 text-small print:hidden">
-                    <span className="text-alarm">Not saved yet.</span>
-                    <Button className="px-2! py-0.5!" onClick={save}>
-                        Save
-                    </Button>
-                </p>
-            )}
+            {draft.isUnsaved && <NotSaved onSave={save} />}
             <p className="max-w-3xl px-2 text-fine text-soft">
                 {reading.sentence !== reading.said && `Edited; the rule said: ${reading.said} `}
                 Said when: {reading.rule} Source: {reading.source}.
             </p>
         </>
+    );
+}
+
+function NotSaved({ onSave }: { onSave: () => void }) {
+    return (
+        <p className="flex items-center gap-3 text-small print:hidden">
+            <span className="text-alarm">Not saved yet.</span>
+            <Button className="px-2! py-0.5!" onClick={onSave}>
+                Save
+            </Button>
+        </p>
     );
 }
 
