@@ -21,6 +21,7 @@ export function ScenesPart({
     onShowRows,
     compareWords,
     look: firstLook = [],
+    isFigured = true,
 }: Asked & {
     kind: string;
     /** null = it needs no heading of its own. */
@@ -31,6 +32,8 @@ export function ScenesPart({
     compareWords?: CompareWords;
     /** What is chosen of it at first. */
     look?: { name: string; value: string }[];
+    /** false = the figures beside it are still awaited: what both fail for is theirs to say, once. */
+    isFigured?: boolean;
 }) {
     const [room, width] = useWidth<HTMLDivElement>();
     const [chosen, setChosen] = useState(firstLook);
@@ -45,7 +48,7 @@ export function ScenesPart({
     const answer = useScenes(asked, revision);
     const scenes = answer.data?.scenes ?? [];
     return (
-        <PlotPart title={title} answer={answer}>
+        <PlotPart title={title} answer={isFigured ? answer : { ...answer, error: null }}>
             <OptionLine
                 options={answer.data?.options ?? []}
                 onChoose={(name, value) => setChosen([...chosen.filter((other) => other.name !== name), { name, value }])}

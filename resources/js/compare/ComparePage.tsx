@@ -139,6 +139,7 @@ export function ComparePage() {
                                                 names={compared.sides.map((side) => side.name)}
                                                 axisName={compared.name}
                                                 compareWords={compareWords(comparing)}
+                                                isFigured={!answer.isPlaceholderData}
                                                 onShowRows={(where) =>
                                                     navigate(`/datasets/${id}/rows?${rowsWords(where, question).toString()}`)
                                                 }
