@@ -10,6 +10,7 @@ use App\Http\Controllers\ConventionController;
 use App\Http\Controllers\DatasetController;
 use App\Http\Controllers\EntryCheckController;
 use App\Http\Controllers\ExportController;
+use App\Http\Controllers\FieldController;
 use App\Http\Controllers\FigureController;
 use App\Http\Controllers\ImportController;
 use App\Http\Controllers\JudgeController;
@@ -70,6 +71,7 @@ Route::prefix('api')->group(static function (): void {
         Route::get('datasets/{dataset}/plots/range', [PlotController::class, 'range'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/plots/{kind}', [PlotController::class, 'scenes'])->whereIn('kind', Pictures::kinds())->can('view', 'dataset');
         Route::post('datasets/{dataset}/plots/{kind}', [KeptController::class, 'draw'])->whereIn('kind', Pictures::kinds())->can('change', 'dataset');
+        Route::post('datasets/{dataset}/fields', [FieldController::class, 'index'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/kept', [KeptController::class, 'index'])->can('view', 'dataset');
         Route::post('datasets/{dataset}/kept', [KeptController::class, 'store'])->can('change', 'dataset');
         Route::put('datasets/{dataset}/kept/order', [KeptController::class, 'arrange'])->can('change', 'dataset');

@@ -14,10 +14,10 @@ use Illuminate\Support\Carbon;
  * @property int    $id
  * @property int    $dataset_id
  * @property int    $position
- * @property string $kind       picture, table or reading
+ * @property string $kind       picture, table, reading or text
  * @property string $title
- * @property string $note
- * @property string $content    SVG, the cells as JSON, or a `KeptReading`
+ * @property string $note       somebody's own words as a document, see `OwnWords`; '' = none
+ * @property string $content    SVG, the cells as JSON, a `KeptReading`, or nothing
  * @property string $basis      in words
  * @property string $place      of the dataset where it can be seen alive: profile or compare
  * @property string $address    the words of that place

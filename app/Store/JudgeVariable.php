@@ -12,6 +12,7 @@ use RowTally\Core\Figures\FigureText;
 use RowTally\Core\Judging\Dependence;
 use RowTally\Core\Judging\FarOut;
 use RowTally\Core\Judging\Inside;
+use RowTally\Core\Judging\Shape;
 use RowTally\Core\Judging\SpreadLimits;
 use RowTally\Core\Judging\WithoutFar;
 use RowTally\Core\Observations\Observations;
@@ -20,7 +21,7 @@ use RowTally\Core\Profile\RowGrouping;
 use RowTally\Core\Profile\RowsBeyond;
 use RowTally\Core\Values\Exact;
 
-/** What somebody needs who judges a number variable: its far rows, and what changes without them; its spread; what its figures depend on. */
+/** What somebody needs who judges a number variable: its far rows, and what changes without them; its shape and spread; what its figures depend on. */
 final readonly class JudgeVariable
 {
     private const MOST_ROWS = 100;
@@ -50,6 +51,7 @@ final readonly class JudgeVariable
             $columns[] = [
                 'name' => $group === null ? null : RowGrouping::name($grouping->labels[$group]),
                 'without' => array_map(static fn(WithoutFar $line): array => (array) $line, WithoutFar::of($observations, $without, $question->basis, $display)),
+                'shape' => (array) Shape::of($observations, $question->basis, $display),
                 'spread' => array_map(static fn(SpreadLimits $line): array => (array) $line, SpreadLimits::of($observations, $question->basis, $display)),
                 'depends' => array_map(static fn(Dependence $line): array => (array) $line, Dependence::of($observations, $without, $question->basis, $question->statistics, $display)),
             ];

@@ -22,7 +22,7 @@ final class KeepItems
     /** @param array<string, mixed> $item */
     public function keep(Dataset $dataset, array $item): KeptItem
     {
-        $kept = new KeptItem([...$item, 'dataset_id' => $dataset->id, 'note' => '']);
+        $kept = new KeptItem(['note' => '', ...$item, 'dataset_id' => $dataset->id]);
         DB::transaction(static function () use ($dataset, $kept): void {
             $items = self::locked($dataset);
             self::checkRoom($dataset, $kept, count($items));

@@ -14,6 +14,16 @@ final class UnknownVariable extends RuntimeException
         return new self("This dataset has no variable \"{$key}\". Choose one from the list of variables.");
     }
 
+    public static function isDeleted(string $name): self
+    {
+        return new self("\"{$name}\" was deleted. Bring it back, or take another variable.");
+    }
+
+    public static function refused(string $sentence): self
+    {
+        return new self($sentence);
+    }
+
     public static function makesNoGroups(string $name): self
     {
         return new self("\"{$name}\" makes no groups. Split by a category or a number.");

@@ -52,6 +52,11 @@ final readonly class Word
         return array_column($this->choices, 'value');
     }
 
+    public function allows(string $text): bool
+    {
+        return $this->most === null ? in_array($text, $this->values(), true) : mb_strlen($text) <= $this->most;
+    }
+
     /** @return list<string> how Laravel holds to it */
     public function rules(): array
     {

@@ -18,7 +18,7 @@ use RowTally\Core\Plots\StackOptions;
 
 /**
  * Every word of a question, in one place: what requests are held to, what the page and the command line offer, and what the contract says.
- * One more is a line here, and a use of it in `ProfileRequest::question()`.
+ * One more is a line here, and a use of it in `QuestionOfWords`.
  */
 final class Words
 {

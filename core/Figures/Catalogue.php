@@ -32,7 +32,7 @@ final class Catalogue
             'Spread' => [new StandardDeviation(), new Variance(), new CoefficientOfVariation(), new MeanAbsoluteDeviation(), new MedianAbsoluteDeviation()],
             'Order' => [new Minimum(), new LowerQuartile(), new Median(), new UpperQuartile(), new Maximum(), new Range(), new InterquartileRange()],
             'Fences' => [new LowerFence(), new UpperFence(), new OutlierCount()],
-            'Shape' => [new MeanToMedian(), new Skewness(), new SkewnessError(), new SkewnessRatio(), new Kurtosis(), new KurtosisError(), new KurtosisRatio(), new ShareWithinDeviations(1), new ShareWithinDeviations(2), new ShareWithinDeviations(3)],
+            'Shape' => [new MeanToMedian(), new Skewness(), new SkewnessError(), new SkewnessRatio(), new Kurtosis(), new KurtosisError(), new KurtosisRatio(), new ShareWithinDeviations(1), new ShareWithinDeviations(2), new ShareWithinDeviations(3), new DeviationLimit(1, false), new DeviationLimit(1, true), new DeviationLimit(2, false), new DeviationLimit(2, true), new DeviationLimit(3, false), new DeviationLimit(3, true)],
             'Normality' => [
                 new NormalityFigure('shapiro_wilk', false),
                 new NormalityFigure('shapiro_wilk', true),

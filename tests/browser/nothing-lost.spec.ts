@@ -94,12 +94,12 @@ test('a note that could not be saved stays, says so, and is saved by one press',
     await expect(page.getByText('Not saved yet.')).toBeVisible();
     await expect(page.getByRole('alert')).toContainText('The server does not answer.');
     await page.reload();
-    await expect(note).toHaveValue('Three hives only.');
+    await expect(note).toHaveText('Three hives only.');
     await page.unroute('**/kept/*');
     await page.getByRole('button', { name: 'Save', exact: true }).click();
     await expect(page.getByText('Not saved yet.')).toHaveCount(0);
     await page.reload();
-    await expect(note).toHaveValue('Three hives only.');
+    await expect(note).toHaveText('Three hives only.');
 });
 
 test('fields of a variable stay typed until they are saved, a missing mark in a field of its own', async ({ page }) => {

@@ -21,7 +21,7 @@ test('a picture and a table are kept, noted, arranged, and say when the data hav
     await picture.getByLabel('Note on Three hives').fill('The heaviest weighs as much as all others twice.');
     await picture.getByLabel('Note on Three hives').blur();
     await page.reload();
-    await expect(page.getByLabel('Note on Three hives')).toHaveValue('The heaviest weighs as much as all others twice.');
+    await expect(page.getByLabel('Note on Three hives')).toHaveText('The heaviest weighs as much as all others twice.');
     await expect(page.getByText('The data have changed since')).toBeHidden();
 
     const dataset = /datasets\/(\d+)/.exec(page.url())?.[1] ?? '';

@@ -49,6 +49,11 @@ test('a far row is judged: what changes without it, looked at and stays, or set 
     await expect(page.getByRole('region', { name: 'z-scores' }).getByRole('row').nth(1)).toContainText(
         /6\s*S3\s*90\s*2\.04\s*2 SD or more/,
     );
+    // The shape in one place, and what its tests mean; never that it is one.
+    const shape = page.getByRole('region', { name: 'Shape of Honey' });
+    await expect(shape.locator('svg')).toHaveCount(2);
+    await expect(shape.locator('[data-shape="skewness"]')).toContainText('2.4');
+    await expect(shape.locator('[data-shape="shapiro_wilk"]')).toContainText('samples from a normal distribution stray as far');
     await expect(page.locator('[data-depends="mean"]')).toContainText('by the far values');
     const stays = far.getByRole('button', { name: 'Row 6: looked at, stays' });
     await stays.click();

@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Report\OwnWords;
 use App\Store\KeptReading;
 use Closure;
 
-/** A table to be held for the report, and the words of the profile it was taken from. */
+/** A table, a sentence or somebody’s own words to be held for the report, and the words of the profile it was taken from. */
 final class KeepRequest extends ProfileRequest
 {
     use ReadsClasses;
@@ -30,7 +31,7 @@ final class KeepRequest extends ProfileRequest
             ...$this->classRules(),
             ...self::ITEM,
             'is_of_classes' => ['nullable', 'boolean'],
-            'kind' => ['nullable', 'string', 'in:table,reading'],
+            'kind' => ['nullable', 'string', 'in:table,reading,text'],
             'content' => ['required', 'string', $this->isContent(...)],
             'revision' => ['required', 'integer', 'min:1'],
         ];
@@ -39,7 +40,7 @@ final class KeepRequest extends ProfileRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return [...parent::messages(), 'title' => self::NO_TITLE, 'kind' => 'What is kept is one of: table, reading.', 'place' => 'A place of a dataset is one of: profile, compare.'];
+        return [...parent::messages(), 'title' => self::NO_TITLE, 'kind' => 'What is kept is one of: table, reading, text.', 'place' => 'A place of a dataset is one of: profile, compare.'];
     }
 
     /** The words of the address are asked as the profile asks them. */
@@ -56,9 +57,13 @@ final class KeepRequest extends ProfileRequest
         /** @var array<string, mixed> $validated */
         $validated = $this->validated();
 
+        $kind = $this->word('kind') ?? 'table';
+
         return [
             ...array_intersect_key($validated, [...self::ITEM, 'content' => true, 'revision' => true]),
-            'kind' => $this->word('kind') ?? 'table',
+            // Somebody's own words are all note.
+            ...($kind === 'text' ? ['content' => '', 'note' => OwnWords::ofStored($this->string('content')->toString())->toStored()] : []),
+            'kind' => $kind,
             'place' => $this->word('place') ?? 'profile',
             'address' => $this->string('address')->toString(),
         ];
@@ -80,6 +85,8 @@ final class KeepRequest extends ProfileRequest
             if (KeptReading::ofText($content) === null) {
                 $fail('A reading is kept as its sentence, what was said, its rule and its source: texts of at most ' . number_format(KeptReading::LONGEST) . ' characters.');
             }
+        } elseif ($this->word('kind') === 'text') {
+            KeptWordsRequest::isOwnWords($attribute, json_decode($content, true), $fail);
         } elseif (!self::isTable(json_decode($content, true))) {
             $fail('A table is kept as a list of rows of texts.');
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use App\Models\Dataset;
+use App\Store\QuestionOfWords;
 use App\Store\UnknownVariable;
 use App\Store\Words;
 use Closure;
@@ -37,7 +38,7 @@ trait ReadsClasses
     /** @return list<string> keys of variables */
     public function countColumns(): array
     {
-        return self::words($this->string('count_columns')->toString());
+        return QuestionOfWords::list($this->string('count_columns')->toString());
     }
 
     /** @return list<string>|null what the columns are called, overall first; null where groups are made otherwise */

@@ -21,7 +21,7 @@ final class KeptItemResource extends PlainResource
             'id' => $item->id,
             'kind' => $item->kind,
             'title' => $item->title,
-            'note' => $item->note,
+            'note' => $item->note === '' ? null : json_decode($item->note, true, flags: JSON_THROW_ON_ERROR),
             'picture' => $item->kind === 'picture' ? $item->content : null,
             'cells' => $item->kind === 'table' ? json_decode($item->content, true, flags: JSON_THROW_ON_ERROR) : null,
             'reading' => $item->kind === 'reading' ? KeptReading::ofText($item->content)?->toArray() : null,
@@ -34,22 +34,26 @@ final class KeptItemResource extends PlainResource
     }
 
     /**
-     * All of them as JSON. The cells of tables are kept as that already: to read and write them again would take many times their size.
+     * All of them as JSON. The cells of tables and notes are kept as that already: to read and write them again would take many times their size.
      *
      * @param iterable<KeptItem> $items
      */
     public static function listed(iterable $items): string
     {
         $sign = Str::random(32);
-        $told = $cells = [];
+        $told = $kept = [];
         foreach ($items as $item) {
             if ($item->kind === 'table') {
-                $cells["\"{$sign}{$item->id}\""] = $item->content;
+                $kept["\"{$sign}{$item->id}\""] = $item->content;
                 $item->content = (string) json_encode("{$sign}{$item->id}");
+            }
+            if ($item->note !== '') {
+                $kept["\"{$sign}note{$item->id}\""] = $item->note;
+                $item->note = (string) json_encode("{$sign}note{$item->id}");
             }
             $told[] = (new self($item))->resolve();
         }
 
-        return strtr(json_encode($told, JSON_THROW_ON_ERROR), $cells);
+        return strtr(json_encode($told, JSON_THROW_ON_ERROR), $kept);
     }
 }

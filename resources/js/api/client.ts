@@ -8,6 +8,7 @@ export type Conventions = Schemas['Conventions'];
 export type Dataset = Schemas['Dataset'];
 export type DatasetSummary = Schemas['DatasetSummary'];
 export type FigureChoices = Schemas['FigureChoices'];
+export type FigureField = Schemas['FigureField'];
 export type FigureRow = Schemas['FigureRow'];
 export type Frequencies = Schemas['Frequencies'];
 export type Grouped = Schemas['Grouped'];
@@ -22,6 +23,7 @@ export type Judged = Schemas['Judged'];
 export type Kept = Schemas['Kept'];
 export type LongChange = Schemas['LongChange'];
 export type Matches = Schemas['Matches'];
+export type OwnWords = Schemas['OwnWords'];
 export type Overview = Schemas['Overview'];
 export type Profile = Schemas['Profile'];
 export type Crosshair = NonNullable<components['schemas']['CrosshairAnswer']['crosshair']>;
@@ -71,9 +73,15 @@ export function pageToken(): string {
 /** Requests under way that have a name, by what they say. */
 const named = new WeakMap<Request, string>();
 
+/** What is asked by POST only because it is too long for an address. */
+const questions = /\/fields$/;
+
 /** What a request that makes something says; null for others. */
 async function wordsOf(request: Request): Promise<string | null> {
-    const isMaking = request.method === 'POST' && request.headers.get('Content-Type')?.startsWith('application/json') === true;
+    const isMaking =
+        request.method === 'POST' &&
+        request.headers.get('Content-Type')?.startsWith('application/json') === true &&
+        !questions.test(request.url);
     return isMaking ? `${request.url} ${await request.clone().text()}` : null;
 }
 

@@ -593,6 +593,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/datasets/{dataset}/fields": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["showFields"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/datasets/{dataset}/kept": {
         parameters: {
             query?: never;
@@ -1651,6 +1669,24 @@ export interface components {
             columns: {
                 /** @description null = overall. */
                 name: string | null;
+                shape: {
+                    figures: {
+                        key: string;
+                        label: string;
+                        text: string | null;
+                        /** @description Why there is no such figure. */
+                        why: string | null;
+                    }[];
+                    /** @description Tests of normality. */
+                    tests: {
+                        key: string;
+                        label: string;
+                        statistic: string | null;
+                        p: string | null;
+                        /** @description What its p means, or why there is none. */
+                        meaning: string;
+                    }[];
+                };
                 /** @description Figures with and without the values beyond the fences. */
                 without: {
                     key: string;
@@ -1766,9 +1802,10 @@ export interface components {
         Kept: {
             id: number;
             /** @enum {string} */
-            kind: "picture" | "table" | "reading";
+            kind: "picture" | "table" | "reading" | "text";
             title: string;
-            note: string;
+            /** @description Somebody's own words. */
+            note: components["schemas"]["OwnWords"] | null;
             /** @description As SVG. */
             picture: string | null;
             cells: string[][] | null;
@@ -1787,6 +1824,22 @@ export interface components {
             revision: number;
             /** Format: date-time */
             kept_at: string;
+        };
+        /** @description Paragraphs of text with figures set into them, as the document of the editor. */
+        OwnWords: {
+            /** @enum {string} */
+            type: "doc";
+            content?: {
+                [key: string]: unknown;
+            }[];
+        };
+        FigureField: {
+            /** @description The words of the question, as a query; of one variable. */
+            address: string;
+            /** @description Key of a figure; rows, or label_count and label_share of a category. */
+            figure: string;
+            /** @description Labels as a list in JSON, null = no entry; empty = overall. */
+            group: string;
         };
         CrosshairAnswer: {
             /** @description At equal steps from one end of the axis of the stack to the other; null without any value. */
@@ -2663,7 +2716,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description The far rows of one number variable, what changes without them, its spread, and what its figures depend on. */
+            /** @description The far rows of one number variable, what changes without them, its shape and spread, and what its figures depend on. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -3041,6 +3094,46 @@ export interface operations {
             422: components["responses"]["Invalid"];
         };
     };
+    showFields: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    fields: components["schemas"]["FigureField"][];
+                };
+            };
+        };
+        responses: {
+            /** @description What figures set into sentences show by now, in the same order. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        revision: number;
+                        fields: {
+                            name: string;
+                            text: string | null;
+                            value: (number | null) | number[];
+                            /** @description Why it shows nothing. */
+                            why: string | null;
+                        }[];
+                    };
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
     listKept: {
         parameters: {
             query?: never;
@@ -3079,8 +3172,8 @@ export interface operations {
                 "application/json": {
                     title: string;
                     /** @enum {string} */
-                    kind?: "table" | "reading";
-                    /** @description The cells as JSON: rows of texts; of a reading its sentence, said, rule and source. */
+                    kind?: "table" | "reading" | "text";
+                    /** @description The cells as JSON: rows of texts; of a reading its sentence, said, rule and source; of a text its document. */
                     content: string;
                     /** @enum {string} */
                     place?: "profile" | "compare";
@@ -3171,7 +3264,8 @@ export interface operations {
             content: {
                 "application/json": {
                     title?: string;
-                    note?: string;
+                    /** @description Own words with figures in them. */
+                    note?: components["schemas"]["OwnWords"] | null;
                     /** @description Of a kept reading. */
                     sentence?: string;
                 };

@@ -124,3 +124,10 @@ export function useKeeping(dataset: number) {
         onSuccess: () => queries.invalidateQueries({ queryKey: ['kept', dataset] }),
     });
 }
+
+export const FIGURES = ['figures'];
+
+/** Which figures there are, and which of them the account likes to see. */
+export function useFigureChoices() {
+    return useQuery({ queryKey: FIGURES, queryFn: async () => bodyOf(await api.GET('/figures')), staleTime: Infinity });
+}

@@ -14,8 +14,8 @@ import { DatasetBar } from '../asking/DatasetBar';
 import { chosenFigures, FigureChoice } from './FigureChoice';
 import { groupName } from '../asking/groups';
 import { OverviewTable } from './OverviewTable';
-import { useKeeping } from '../asking/queries';
-import { type Place, useFigureChoices, useOverview, useProfile } from './queries';
+import { useFigureChoices, useKeeping } from '../asking/queries';
+import { type Place, useOverview, useProfile } from './queries';
 import { type Question, readQuestion, rowsWords, toggled, writeQuestion } from '../asking/question';
 import { VariableRail } from './VariableRail';
 

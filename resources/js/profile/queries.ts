@@ -1,5 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, bodyOf } from '../api/client';
+import { FIGURES } from '../asking/queries';
 import { classWords, type Question, questionWords } from '../asking/question';
 
 /** The last answer stays on screen while the next is on its way, so nothing jumps when the basis changes. */
@@ -202,16 +203,10 @@ export function useFarRow(dataset: number, revision: number, variable: string) {
     };
 }
 
-const figures = ['figures'];
-
-export function useFigureChoices() {
-    return useQuery({ queryKey: figures, queryFn: async () => bodyOf(await api.GET('/figures')), staleTime: Infinity });
-}
-
 /** What an account likes to see; each change is remembered at once. */
 export function useFigureChanges() {
     const queries = useQueryClient();
-    const onSuccess = () => queries.invalidateQueries({ queryKey: figures });
+    const onSuccess = () => queries.invalidateQueries({ queryKey: FIGURES });
     return {
         choose: useMutation({ mutationFn: (keys: string[]) => api.PUT('/figures/chosen', { body: { figures: keys } }), onSuccess }),
         keep: useMutation({

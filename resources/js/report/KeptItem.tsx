@@ -1,17 +1,20 @@
 import { useQuery } from '@tanstack/react-query';
+import { lazy, Suspense } from 'react';
 import { Link } from 'wouter';
-import type { Kept } from '../api/client';
+import type { Dataset, Kept, OwnWords } from '../api/client';
 import { Button } from '../ui/Button';
 import { withFaces } from '../plot/faces';
 import { CellTable } from '../ui/CellTable';
 import { moment } from '../ui/format';
 import { useDraft } from '../ui/useDraft';
 
-/** One kept picture or table: its title and note, which can be typed over, the basis it rests on, and whether the data have changed since. */
+const WordsEditor = lazy(async () => ({ default: (await import('../writing/WordsEditor')).WordsEditor }));
+
+/** One kept picture, table or sentence, or own words: its title and note, which can be typed over, the basis it rests on, and whether the data have changed since. */
 export function KeptItem({
     item,
     dataset,
-    revision,
+    isFresh,
     isFirst,
     isLast,
     onDescribe,
@@ -19,12 +22,12 @@ export function KeptItem({
     onRemove,
 }: {
     item: Kept;
-    dataset: number;
-    /** Of the dataset now. */
-    revision: number;
+    dataset: Dataset;
+    /** Just begun: somebody is about to write. */
+    isFresh: boolean;
     isFirst: boolean;
     isLast: boolean;
-    onDescribe: (words: { title?: string; note?: string; sentence?: string }) => void;
+    onDescribe: (words: { title?: string; note?: OwnWords | null; sentence?: string }) => void;
     onMove: (by: -1 | 1) => void;
     onRemove: () => void;
 }) {
@@ -64,32 +67,43 @@ export function KeptItem({
             {item.picture !== null && <Picture svg={item.picture} alt={item.title} />}
             {item.cells !== null && <CellTable name={item.title} cells={item.cells.filter((row) => row[0] !== 'Basis')} />}
             {item.reading !== null && <Sentence item={item} onSay={(sentence) => onDescribe({ sentence })} />}
-            <textarea
-                aria-label={`Note on ${item.title}`}
-                value={note}
-                placeholder="What it says, in your words"
-                rows={Math.max(1, note.split('\n').length)}
-                maxLength={8000}
-                onChange={(event) => draft.set({ note: event.target.value })}
-                onBlur={save}
-                className="mt-3 w-full max-w-3xl resize-y rounded-md border border-transparent bg-transparent px-2 py-1 hover:border-hair-strong focus:border-accent print:placeholder:text-transparent"
-            />
+            <div className="mt-3">
+                <Suspense fallback={<div className="min-h-14" />}>
+                    <WordsEditor
+                        label={item.kind === 'text' ? item.title : `Note on ${item.title}`}
+                        placeholder="What it says, in your words"
+                        dataset={dataset}
+                        address={item.address}
+                        words={note}
+                        isFresh={isFresh}
+                        onWords={(words) => draft.set({ note: words })}
+                        onLeave={save}
+                    />
+                </Suspense>
+            </div>
             {draft.isUnsaved && <NotSaved onSave={save} />}
-            <p className="mt-1 max-w-3xl text-fine text-soft">
-                {item.basis} Kept {moment(item.kept_at)}.{' '}
-                {item.revision !== revision && (
-                    <span className="font-semibold text-alarm">
-                        The data have changed since (then revision {item.revision}, now {revision}); what stands here is as it was.{' '}
-                    </span>
-                )}
-                <Link
-                    to={`/datasets/${dataset}/${item.place}?${item.address}`}
-                    className="font-semibold text-ink underline decoration-accent decoration-2 underline-offset-4 print:hidden"
-                >
-                    See it as it is now
-                </Link>
-            </p>
+            {item.kind !== 'text' && <Origin item={item} dataset={dataset} />}
         </article>
+    );
+}
+
+/** What it rests on, when it was kept, and whether the data have changed since. */
+function Origin({ item, dataset: { id, revision } }: { item: Kept; dataset: Dataset }) {
+    return (
+        <p className="mt-1 max-w-3xl text-fine text-soft">
+            {item.basis} Kept {moment(item.kept_at)}.{' '}
+            {item.revision !== revision && (
+                <span className="font-semibold text-alarm">
+                    The data have changed since (then revision {item.revision}, now {revision}); what stands here is as it was.{' '}
+                </span>
+            )}
+            <Link
+                to={`/datasets/${id}/${item.place}?${item.address}`}
+                className="font-semibold text-ink underline decoration-accent decoration-2 underline-offset-4 print:hidden"
+            >
+                See it as it is now
+            </Link>
+        </p>
     );
 }
 

@@ -15,7 +15,7 @@ export function ReportPage() {
     const id = Number(useParams().dataset);
     const dataset = useDataset(id);
     const kept = useKept(id);
-    const { describe, arrange, remove } = useKeptChanges(id);
+    const { describe, arrange, write, remove } = useKeptChanges(id);
     useEffect(() => {
         document.title = `Report · ${dataset.data?.title ?? ''} · Row Tally`;
     }, [dataset.data?.title]);
@@ -53,10 +53,13 @@ export function ReportPage() {
                             here, with the basis it rests on.
                         </p>
                     )}
-                    {items.length > 0 && (
-                        <p className="flex items-center gap-4 pt-4 text-small text-soft print:hidden">
-                            Titles and notes can be typed over.
-                            <Button onClick={() => window.print()}>Print</Button>
+                    {dataset.data !== undefined && kept.data !== undefined && (
+                        <p className="flex flex-wrap items-center gap-4 pt-4 text-small text-soft print:hidden">
+                            {items.length > 0 && 'Titles and notes can be typed over.'}
+                            <Button disabled={write.isPending} onClick={() => write.mutate(dataset.data.revision)}>
+                                Write something
+                            </Button>
+                            {items.length > 0 && <Button onClick={() => window.print()}>Print</Button>}
                         </p>
                     )}
                     {dataset.data !== undefined &&
@@ -64,8 +67,8 @@ export function ReportPage() {
                             <KeptItem
                                 key={item.id}
                                 item={item}
-                                dataset={id}
-                                revision={dataset.data.revision}
+                                dataset={dataset.data}
+                                isFresh={item.id === write.data?.id}
                                 isFirst={i === 0}
                                 isLast={i === items.length - 1}
                                 onDescribe={(words) => describe.mutate({ id: item.id, ...words })}

@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, bodyOf, type Kept } from '../api/client';
+import { api, bodyOf, type Kept, type OwnWords } from '../api/client';
 
 /** What is held for the report of a dataset, in order. */
 export function useKept(dataset: number) {
@@ -15,7 +15,7 @@ export function useKeptChanges(dataset: number) {
     const onSuccess = () => queries.invalidateQueries({ queryKey: kept });
     return {
         describe: useMutation({
-            mutationFn: async ({ id, ...words }: { id: number; title?: string; note?: string; sentence?: string }) =>
+            mutationFn: async ({ id, ...words }: { id: number; title?: string; note?: OwnWords | null; sentence?: string }) =>
                 bodyOf(await api.PATCH('/kept/{keptItem}', { params: { path: { keptItem: id } }, body: words })),
             onSuccess,
         }),
@@ -30,6 +30,16 @@ export function useKeptChanges(dataset: number) {
                 queries.setQueryData<Kept[]>(kept, (items) => inOrder(items, ids));
             },
             onSettled: () => (queries.isMutating({ mutationKey: ['order', dataset] }) === 1 ? onSuccess() : undefined),
+        }),
+        write: useMutation({
+            mutationFn: async (revision: number) =>
+                bodyOf(
+                    await api.POST('/datasets/{dataset}/kept', {
+                        params: { path: { dataset } },
+                        body: { kind: 'text', title: 'In our words', content: '{"type":"doc"}', address: '', revision },
+                    }),
+                ),
+            onSuccess,
         }),
         remove: useMutation({
             mutationFn: (id: number) => api.DELETE('/kept/{keptItem}', { params: { path: { keptItem: id } } }),

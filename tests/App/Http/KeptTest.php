@@ -55,10 +55,25 @@ final class KeptTest extends AppTestCase
     {
         $dataset = $this->dataset("yield\n1\n2\n");
         $id = $this->keepPicture($dataset)['id'];
-        $this->patchJson("/api/kept/{$id}", ['note' => 'Two hives.'])->assertOk()->assertJsonPath('note', 'Two hives.')->assertJsonPath('title', 'Yield');
+        $note = ['type' => 'doc', 'content' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'Two hives, on average '], ['type' => 'figureField', 'attrs' => ['address' => 'of=yield', 'figure' => 'mean', 'group' => '']]]]]];
+        $this->patchJson("/api/kept/{$id}", ['note' => $note])->assertOk()->assertJsonPath('note', $note)->assertJsonPath('title', 'Yield');
+        $list = $this->getJson("/api/datasets/{$dataset->id}/kept")->assertOk()->assertJsonPath('0.note', $note);
+        Contract::assertMeets('listKept', $list);
+        $this->patchJson("/api/kept/{$id}", ['note' => 'Two hives.'])->assertUnprocessable();
+        $this->patchJson("/api/kept/{$id}", ['note' => ['type' => 'doc', 'content' => [['type' => 'script']]]])->assertUnprocessable();
+        $this->patchJson("/api/kept/{$id}", ['note' => null])->assertOk()->assertJsonPath('note', null);
         $this->patchJson("/api/kept/{$id}", ['title' => ''])->assertUnprocessable();
         $this->deleteJson("/api/kept/{$id}")->assertNoContent();
         $this->getJson("/api/datasets/{$dataset->id}/kept")->assertOk()->assertExactJson([]);
+    }
+
+    public function test_own_words_are_an_item_of_their_own(): void
+    {
+        $dataset = $this->dataset("yield\n1\n2\n");
+        $words = ['type' => 'doc', 'content' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'Little honey.']]]]];
+        $kept = $this->keep($dataset, ['kind' => 'text', 'title' => 'In short', 'content' => json_encode($words, JSON_THROW_ON_ERROR), 'address' => '', 'revision' => 1]);
+        self::assertSame(['text', 'In short', $words, null, null, null], [$kept['kind'], $kept['title'], $kept['note'], $kept['cells'], $kept['picture'], $kept['reading']]);
+        $this->postJson("/api/datasets/{$dataset->id}/kept", ['kind' => 'text', 'title' => 'In short', 'content' => 'Little honey.', 'address' => '', 'revision' => 1])->assertUnprocessable();
     }
 
     /** @return iterable<string, array{array<string, mixed>}> */

@@ -9,9 +9,11 @@ use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\QuartileRule;
 use RowTally\Core\Figures\Catalogue;
 use RowTally\Core\Figures\FigureText;
+use RowTally\Core\Figures\Statistic;
 use RowTally\Core\Judging\Dependence;
 use RowTally\Core\Judging\FarOut;
 use RowTally\Core\Judging\Inside;
+use RowTally\Core\Judging\Shape;
 use RowTally\Core\Judging\SpreadLimits;
 use RowTally\Core\Judging\WithoutFar;
 use RowTally\Core\Observations\Observations;
@@ -56,6 +58,10 @@ final class JudgingTest extends TestCase
         self::assertSame([['2.3', '7.7', '5', '55.6', '6.1', '68.3'], ['−0.5', '10.5', '9', '100.0', '8.6', '95.4'], ['−3.2', '13.2', '9', '100.0', '9.0', '99.7']], array_map(static fn(SpreadLimits $line): array => [$line->low, $line->high, $line->count, $line->percent, $line->expectedCount, $line->expectedPercent], $lines));
         // Definition 6: the 16th percentile stands at 1.6, the 84th at 8.4.
         self::assertSame(['1.6', '8.4', null], [$lines[0]->lowPercentile, $lines[0]->highPercentile, $lines[2]->lowPercentile]);
+        foreach ($lines as $line) {
+            $limits = array_map(static fn(Statistic $limit): ?string => (new FigureText(new Basis(), 0))->of($limit, $limit->of(self::of(array_map(strval(...), range(1, 9))), new Basis())), Catalogue::chosen(["minus_{$line->k}sd", "plus_{$line->k}sd"]));
+            self::assertSame([$line->low, $line->high], $limits, 'the same limits as figures');
+        }
         self::assertSame([], SpreadLimits::of(self::of(['4']), new Basis(), new FigureText(new Basis(), 0)));
         self::assertSame([], SpreadLimits::of(self::of([]), new Basis(), new FigureText(new Basis(), 0)));
     }
@@ -74,6 +80,39 @@ final class JudgingTest extends TestCase
         self::assertNull(FarOut::of(self::of(['3', '3']), new Basis()));
         self::assertNull(FarOut::of(self::of(['3']), new Basis()));
         self::assertNull(FarOut::of(self::of([]), new Basis()));
+    }
+
+    public function test_a_shape_in_one_place(): void
+    {
+        $shape = Shape::of(self::of(['1', '2', '3', '4', '5', '6', '7', '40']), new Basis(), new FigureText(new Basis(), 0));
+        $figures = array_column($shape->figures, 'text', 'key');
+        self::assertSame(['mean', 'median', 'mean_to_median', 'skewness', 'se_skewness', 'skewness_ratio', 'kurtosis', 'se_kurtosis', 'kurtosis_ratio'], array_keys($figures));
+        // By hand: √(6·8·7/(6·9·11)) = 0.752; 8.5/4.5 = 1.889.
+        self::assertSame(['8.5', '4.5', '1.889', '0.752'], [$figures['mean'], $figures['median'], $figures['mean_to_median'], $figures['se_skewness']]);
+        self::assertSame(['Shapiro–Wilk W', 'Lilliefors D', 'Anderson–Darling A²'], array_column($shape->tests, 'label'));
+        self::assertStringContainsString('very unusual for one', $shape->tests[0]['meaning']);
+        // What has no figure says why, in the figures and in the tests.
+        $two = Shape::of(self::of(['1', '2']), new Basis(), new FigureText(new Basis(), 0));
+        self::assertSame([null, 'needs at least 3 values'], [array_column($two->figures, 'text', 'key')['skewness'], array_column($two->figures, 'why', 'key')['skewness']]);
+        self::assertSame([null, null, 'needs at least 3 values'], [$two->tests[0]['statistic'], $two->tests[0]['p'], $two->tests[0]['meaning']]);
+        self::assertSame(['all values are equal'], array_unique(array_column(Shape::of(self::of(['4', '4', '4', '4', '4', '4', '4', '4']), new Basis(), new FigureText(new Basis(), 0))->tests, 'meaning')));
+        // Far below what tables say.
+        $many = Shape::of(self::of([...array_map(strval(...), range(1, 900)), '9000000']), new Basis(), new FigureText(new Basis(), 0));
+        self::assertStringContainsString('fewer than 1 of 10,000', $many->tests[2]['meaning']);
+    }
+
+    public function test_what_a_p_means_never_says_that_values_are_normal(): void
+    {
+        foreach ([
+            '0' => 'fewer than 1 of 10,000 samples from a normal distribution stray as far: very unusual for one',
+            '0.00012' => 'about 1 of 10,000 samples from a normal distribution stray as far: very unusual for one',
+            '0.0099' => 'about 10 of 1,000 samples from a normal distribution stray as far: very unusual for one',
+            '0.01' => 'about 10 of 1,000 samples from a normal distribution stray as far: unusual for one',
+            '0.05' => 'about 5 of 100 samples from a normal distribution stray as far: nothing here speaks against one, which does not show that it is one',
+            '0.9960' => 'about 996 of 1,000 samples from a normal distribution stray as far: nothing here speaks against one, which does not show that it is one',
+        ] as $p => $words) {
+            self::assertSame($words, Shape::meaning((float) $p));
+        }
     }
 
     public function test_how_far_the_answers_span(): void

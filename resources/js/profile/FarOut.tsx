@@ -1,0 +1,62 @@
+import type { Judged } from '../api/client';
+import { TableOut } from '../ui/copying';
+import { cell, head, Heads } from './judgedCells';
+
+/** Rows by how many standard deviations they lie out, the farthest first. */
+export function FarOut({ out, title, name, basis }: { out: Judged['z']; title: string; name: string; basis: string }) {
+    const rows = out.rows;
+    const cells = () => [['Row', 'Name', name, 'z'], ...rows.map((row) => [String(row.row), row.label ?? '', row.value, String(row.z)])];
+    return (
+        <div className="mt-5">
+            <h4 className="font-semibold">{title}</h4>
+            <p className="text-small text-soft">
+                {out.over.map(({ k, count, expected }) => (
+                    <span key={k} data-over={k} className="mr-4">
+                        |z| ≥ {k}: <b className="figures text-ink">{count}</b> (of a normal distribution {expected})
+                    </span>
+                ))}
+            </p>
+            {rows.length > 0 && (
+                <>
+                    <TableOut table={cells} basis={basis} name={`${name}, ${title}`} />
+                    <div className="max-h-72 w-fit max-w-full overflow-auto" tabIndex={0} role="region" aria-label={title}>
+                        <table className="border-collapse text-small whitespace-nowrap">
+                            <thead>
+                                <tr className="border-b border-hair-strong">
+                                    <th scope="col" className={head}>
+                                        Row
+                                    </th>
+                                    <th scope="col" className="px-2 pb-1 text-left font-medium text-soft">
+                                        Name
+                                    </th>
+                                    <Heads names={['Value', 'z']} />
+                                    <th scope="col" className="px-2 pb-1 text-left font-medium text-soft">
+                                        Out by
+                                    </th>
+                                </tr>
+                            </thead>
+                            <tbody>
+                                {rows.map((row) => (
+                                    <tr key={row.row} className="border-b border-hair">
+                                        <td className={`${cell} text-soft`}>{row.row}</td>
+                                        <td className="px-2">
+                                            <bdi>{row.label}</bdi>
+                                        </td>
+                                        <td className={cell}>{row.value}</td>
+                                        <td className={`${cell} ${Math.abs(row.z) >= 3 ? 'font-semibold' : ''}`}>{row.text}</td>
+                                        <td className="px-2 text-soft">{Math.abs(row.z) >= 3 ? '3 SD or more' : '2 SD or more'}</td>
+                                    </tr>
+                                ))}
+                            </tbody>
+                        </table>
+                    </div>
+                    {out.total > rows.length && (
+                        <p className="text-fine text-soft">
+                            The {rows.length} farthest of {out.total} are shown.
+                        </p>
+                    )}
+                </>
+            )}
+        </div>
+    );
+}
