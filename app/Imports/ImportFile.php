@@ -47,7 +47,7 @@ final readonly class ImportFile
         $heldBefore = memory_get_usage();
         memory_reset_peak_usage();
         self::discardDraft($import);
-        $draft = Dataset::query()->create(['user_id' => $import->user_id, 'title' => $import->title, 'source' => $import->file_name, 'notes' => []]);
+        $draft = Dataset::query()->create(['user_id' => $import->user_id, 'title' => $import->title, 'source' => $import->file_name, 'notes' => [], ...Decisions::fromArray($import->decisions ?? [])->rowWords()]);
         try {
             self::write($import, $run, ['dataset_id' => $draft->id]);
             $beat = self::beat($import, $run);

@@ -45,7 +45,23 @@ final readonly class Decisions
         public ?int $counted = null,
         /** Whether what stands behind the last name in a row is left out; otherwise such a row is refused. */
         public bool $leaveOutExtraCells = false,
+        /** What a row is, one and many, such as "hive, hives"; null = a row. */
+        public ?string $rowWord = null,
     ) {}
+
+    /** @return array{row_one: string|null, row_many: string|null} what a row of it is called */
+    public function rowWords(): array
+    {
+        [$one, $many] = array_map(trim(...), [...explode(',', $this->rowWord ?? '', 2), '']);
+
+        return $one === '' ? ['row_one' => null, 'row_many' => null] : ['row_one' => $one, 'row_many' => $many === '' ? "{$one}s" : $many];
+    }
+
+    /** One word for one and one for many, each of at most 40 characters. */
+    private static function rowWord(?string $text): ?string
+    {
+        return $text !== null && preg_match('/^[^,\r\n]{1,40}(,[^,\r\n]{0,40})?$/u', trim($text)) === 1 && trim($text, ', ') !== '' ? trim($text) : null;
+    }
 
     public function column(int $place): ColumnDecision
     {
@@ -92,6 +108,7 @@ final readonly class Decisions
             is_int($words['counts'] ?? null) || ($words['counts'] ?? null) === false ? $words['counts'] : null,
             is_int($words['counted'] ?? null) ? $words['counted'] : null,
             ($words['leave_out_extra_cells'] ?? false) === true,
+            self::rowWord($text('row_word')),
         );
     }
 
@@ -122,6 +139,7 @@ final readonly class Decisions
             'counts' => $this->counts,
             'counted' => $this->counted,
             'leave_out_extra_cells' => $this->leaveOutExtraCells ? true : null,
+            'row_word' => $this->rowWord,
         ], static fn(mixed $value): bool => $value !== null);
     }
 

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { choose, signIn, uploadAndOpen } from './steps';
+import { choose, signIn, upload, uploadAndOpen } from './steps';
 
 const hives =
     'Tag,Apiary,Before,After,Honey (kg)\n' +
@@ -138,4 +138,15 @@ test('a dataset says what its rows are, and its sentences use the word', async (
     await expect(page.getByRole('region', { name: 'Worth a look' })).toContainText('1 hive lies beyond the fences');
     await page.getByRole('region', { name: 'Worth a look' }).getByRole('button', { name: 'Honey' }).first().click();
     await expect(page.getByRole('heading', { level: 2 })).toHaveText('Honey');
+});
+
+test('what a row is can be said before the rows are brought in', async ({ page }) => {
+    await upload(page, 'named.csv', hives);
+    await page.getByRole('button', { name: /^What a row is/ }).click();
+    await page.getByRole('textbox', { name: 'What a row is' }).fill('hive, hives');
+    await page.getByRole('button', { name: 'Use it' }).click();
+    await expect(page.getByRole('region', { name: 'How the file is read' })).toContainText('each row is a hive.');
+    await page.getByRole('button', { name: 'Bring in the rows' }).click();
+    await page.getByRole('link', { name: 'Open its profile' }).first().click();
+    await expect(page.getByText('10 hives × 5 variables')).toBeVisible();
 });

@@ -10,7 +10,7 @@ use Illuminate\Validation\Rule;
 /** Decisions about how a file is read; each names what is decided and, where it is about one column, its place. */
 final class DecideReadingRequest extends FormRequest
 {
-    private const ABOUT_THE_TABLE = ['sheet', 'range', 'encoding', 'delimiter', 'quote', 'comment', 'first_line', 'header', 'missing', 'leave_out', 'leave_out_totals', 'shape', 'stacked', 'value_name', 'counts', 'counted', 'leave_out_extra_cells'];
+    private const ABOUT_THE_TABLE = ['sheet', 'range', 'encoding', 'delimiter', 'quote', 'comment', 'first_line', 'header', 'missing', 'leave_out', 'leave_out_totals', 'shape', 'stacked', 'value_name', 'counts', 'counted', 'leave_out_extra_cells', 'row_word'];
     private const ABOUT_A_COLUMN = ['name', 'unit', 'type', 'take', 'decimal_mark', 'group_mark', 'affixes', 'date_order', 'negatives', 'fill_down'];
 
     /** @return array<string, mixed> */

@@ -37,6 +37,7 @@ final class TableLookResource extends PlainResource
             'shape' => $table->decisions->shape->value,
             'stacked' => $table->decisions->stacked,
             'value_name' => $table->decisions->valueName,
+            'row_word' => $look->decided->rowWord,
             'file_columns' => array_map(static fn($name): string => $name->name, $look->file->names),
             'columns' => array_map(static fn(RecognisedVariable $variable): array => [
                 'name' => $variable->name,

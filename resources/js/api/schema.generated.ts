@@ -1308,6 +1308,8 @@ export interface components {
             shape: "columns" | "block" | "stack" | "limits";
             stacked: number[];
             value_name: string | null;
+            /** @description What a row is, one and many, such as hive, hives; null = a row. */
+            row_word: string | null;
             file_columns: string[];
             columns: components["schemas"]["ReadingColumn"][];
             rows: {

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { Reading, ReadingChange } from '../api/client';
+import { RowWordEntry } from '../ui/RowWordEntry';
 import { WordChoice } from '../ui/WordChoice';
 import type { WordOption } from '../ui/wordOption';
 
@@ -149,6 +150,12 @@ export function ReadingLine({ reading, onDecide }: { reading: Reading; onDecide:
                     ))}
                 </>
             )}
+            ; each row is a{' '}
+            <RowWordEntry
+                words={reading.row_word?.split(',')[0] ?? 'row'}
+                value={reading.row_word ?? ''}
+                onChange={(word) => decide('row_word', word === '' ? null : word)}
+            />
             .
             {reading.titles.length > 0 && (
                 <span className="block truncate text-small" dir="auto">

@@ -1,6 +1,6 @@
 import type { Dataset } from '../api/client';
 import { count } from '../ui/format';
-import { WordEntry } from '../ui/WordEntry';
+import { RowWordEntry } from '../ui/RowWordEntry';
 import { useDescribeDataset } from './queries';
 
 /** How many rows there are, and what a row is called: sentences about the data use that word. */
@@ -10,12 +10,9 @@ export function RowWord({ dataset }: { dataset: Dataset }) {
     return (
         <>
             {count(dataset.rows)}{' '}
-            <WordEntry
-                name="What a row is"
+            <RowWordEntry
                 words={rowWord(dataset)}
                 value={value}
-                help="One word for one and one for many, set apart by a comma: hive, hives. Sentences about the data use them."
-                common={[{ value: '', words: 'row, rows' }]}
                 onChange={(text) => {
                     const [one = '', many = ''] = text.split(',').map((word) => word.trim());
                     describe.mutate(

@@ -36,6 +36,19 @@ final class DecisionsTest extends TestCase
         self::assertSame([], (new Decisions())->toArray());
     }
 
+    public function test_what_a_row_is_is_one_word_and_one_for_many(): void
+    {
+        $words = static fn(mixed $said): array => array_values((new Decisions())->with(['what' => 'row_word', 'value' => $said])->rowWords());
+        self::assertSame(['hive', 'hives'], $words(' hive ,hives '));
+        self::assertSame(['Bienenvolk', 'Bienenvölker'], $words('Bienenvolk, Bienenvölker'));
+        self::assertSame(['hive', 'hives'], $words('hive'));
+        foreach (['', ' ', ',', ', hives', 'a,b,c', "a\nb", str_repeat('x', 41), 5, null] as $none) {
+            self::assertSame([null, null], $words($none));
+        }
+        // It is no matter of the columns: other columns leave it.
+        self::assertSame('hive', (new Decisions())->with(['what' => 'row_word', 'value' => 'hive'])->with(['what' => 'delimiter', 'value' => ';'])->rowWord);
+    }
+
     public function test_a_decision_is_taken_back_by_nothing(): void
     {
         $decisions = (new Decisions())->with(['what' => 'type', 'column' => 1, 'value' => 'text'])->with(['what' => 'type', 'column' => 1, 'value' => null]);
