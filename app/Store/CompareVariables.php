@@ -52,7 +52,7 @@ final readonly class CompareVariables
         }, array_slice($asked->groups, 0, self::MOST));
         $chosen = self::turned($chosen, $asked->isTurned);
         $id = $dataset->rowNames();
-        $labels = $id === null ? null : new RowLabels($grouping->table(), $variable->name, $id->name, $grouping->grouping());
+        $labels = $id === null ? null : new NamesOfShown($grouping, $variable->name, $id->name, $chosen);
 
         return new ComparedSides(
             $variable->name,
@@ -60,7 +60,7 @@ final readonly class CompareVariables
             $variable->shown_decimals ?? $variable->decimals,
             self::atLeastTwo(array_map(static fn(int $group): array => [RowGrouping::name($grouping->labels[$group]), $all[$group + 1]], $chosen)),
             groups: $names,
-            labels: $labels === null ? null : array_map(static fn(int $group): Closure => static fn(BigDecimal $value): ?string => $labels->of($group + 1, [$value])[0], $chosen),
+            labels: $labels === null ? null : array_map(static fn(int $side): Closure => static fn(BigDecimal $value): ?string => $labels->of($side + 1, [$value])[0], array_keys($chosen)),
             rows: static function (string $condition, int $side) use ($grouping, $chosen, $asked): ?string {
                 $groups = [];
                 foreach ($grouping->by as $i => $split) {

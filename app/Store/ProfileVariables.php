@@ -27,6 +27,8 @@ final readonly class ProfileVariables
     private const UNREAD_SHOWN = 20;
     /** So many variables are tried as counts that may have been forgotten. */
     private const OTHER_COUNTS = 5;
+    /** Figures that look at every value. */
+    private const NEED_ALL = ['skewness', 'skewness_ratio', 'kurtosis', 'kurtosis_ratio', 'anderson_darling_a2', 'anderson_darling_p'];
 
     public function __construct(private Tallies $tallies) {}
 
@@ -142,6 +144,9 @@ final readonly class ProfileVariables
     private function columns(Dataset $dataset, Variable $variable, StoredGrouping $rowGrouping, Question $question): array
     {
         $all = $this->tallies->numbers($variable, $rowGrouping, $dataset->revision);
+        if (array_filter($question->statistics, static fn(Statistic $statistic): bool => in_array($statistic->key(), self::NEED_ALL, true)) !== []) {
+            $this->tallies->knowFacts($variable, $rowGrouping, $dataset->revision, $all);
+        }
 
         return [$all[0], ...array_map(static fn(int $group): Observations => $all[$group + 1], $rowGrouping->shownGroups($question->showsNoEntry))];
     }

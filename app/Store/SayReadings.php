@@ -15,7 +15,6 @@ use RowTally\Core\Observations\Observations;
 use RowTally\Core\Parsing\VariableType;
 use RowTally\Core\Plots\Bars;
 use RowTally\Core\Profile\RowGrouping;
-use RowTally\Core\Profile\RowLabels;
 use RowTally\Core\Readings\ClassesSubject;
 use RowTally\Core\Readings\LabelsSubject;
 use RowTally\Core\Readings\Reading;
@@ -59,11 +58,9 @@ final readonly class SayReadings
         $all = $this->tallies->numbers($variable, $rowGrouping, $dataset->revision);
         $this->tallies->knowFacts($variable, $rowGrouping, $dataset->revision, $all);
         $columns = [[null, $all[0]]];
-        // Named by the place that the column has among all groups, shown or not.
-        $places = [0];
-        foreach ($rowGrouping->shownGroups($question->showsNoEntry) as $group) {
+        $shown = $rowGrouping->shownGroups($question->showsNoEntry);
+        foreach ($shown as $group) {
             $columns[] = [RowGrouping::name($rowGrouping->labels[$group]), $all[$group + 1]];
-            $places[] = $group + 1;
         }
         $id = $dataset->rowNames();
 
@@ -71,7 +68,7 @@ final readonly class SayReadings
             $variable->name,
             $columns,
             new Wording(new FigureText($question->basis, $variable->shown_decimals ?? $variable->decimals, $all[0]->countDecimals), $variable->unit, $dataset->rowWord(), $question->basis),
-            $id === null ? null : new NamesOfShown(new RowLabels($rowGrouping->table(), $variable->name, $id->name, $rowGrouping->grouping()), $places),
+            $id === null ? null : new NamesOfShown($rowGrouping, $variable->name, $id->name, $shown),
             $question->of === [] ? [] : $this->costs($all[0], $question),
         );
     }

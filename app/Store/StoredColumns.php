@@ -8,6 +8,7 @@ use App\Models\ColumnChunk;
 use App\Models\Variable;
 use Illuminate\Database\Eloquent\Builder;
 use RowTally\Core\Columns\Chunk;
+use RowTally\Core\Columns\ChunkEncoding;
 use RowTally\Core\Columns\EncodedCells;
 use RowTally\Core\Columns\NumberColumn;
 use RowTally\Core\Values\PowerSums;
@@ -69,11 +70,45 @@ final class StoredColumns
         $query = self::at($revision);
         $query->whereIn('variable_id', $variableIds)->whereIn('number', $numbers);
         $window = [];
-        foreach ($query->get(['variable_id', 'number', 'encoding', 'rows', 'missing', 'decimals', 'unread', 'payload']) as $row) {
-            $window[$row->variable_id][$row->number] = new EncodedCells(new Chunk($row->encoding, $row->rows, $row->missing, $row->payload, $row->decimals), $row->unread ?? []);
+        // Without models: of a million rows there are hundreds of chunks.
+        foreach ($query->toBase()->get(['variable_id', 'number', 'encoding', 'rows', 'missing', 'decimals', 'unread', 'payload']) as $row) {
+            /** @var \stdClass&object{variable_id: int, number: int, encoding: string, rows: int, missing: int, decimals: int|null, unread: string|null, payload: string} $row */
+            $window[$row->variable_id][$row->number] = new EncodedCells(
+                new Chunk(ChunkEncoding::from($row->encoding), $row->rows, $row->missing, $row->payload, $row->decimals),
+                $row->unread === null ? [] : self::unread($row->unread),
+            );
         }
 
         return $window;
+    }
+
+    /**
+     * The bytes of some chunks of one variable.
+     *
+     * @param list<int>|null $numbers null = all
+     *
+     * @return array<int, string> by chunk
+     */
+    public static function payloads(int $variableId, int $revision, ?array $numbers = null): array
+    {
+        $query = self::at($revision)->where('variable_id', $variableId);
+        if ($numbers !== null) {
+            $query->whereIn('number', $numbers);
+        }
+        $payloads = [];
+        foreach ($query->toBase()->pluck('payload', 'number')->all() as $number => $payload) {
+            $payloads[(int) $number] = is_string($payload) ? $payload : '';
+        }
+
+        return $payloads;
+    }
+
+    /** @return array<int, string> */
+    private static function unread(string $json): array
+    {
+        $unread = json_decode($json, true, flags: JSON_THROW_ON_ERROR);
+
+        return is_array($unread) ? array_filter($unread, static fn(mixed $text, int|string $place): bool => is_int($place) && is_string($text), ARRAY_FILTER_USE_BOTH) : [];
     }
 
     /** @return Builder<ColumnChunk> */

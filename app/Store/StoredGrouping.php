@@ -9,19 +9,21 @@ use App\Models\Variable;
 use Illuminate\Support\Facades\DB;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\MissingRows;
+use RowTally\Core\Columns\RowsMarked;
 use RowTally\Core\Formula\Functions;
 use RowTally\Core\Parsing\VariableType;
 use RowTally\Core\Profile\RowGrouping;
 
 /**
  * Which rows of a dataset a question is about, and into which groups they fall. All rows, or all rows by one category, are the
- * plain ones: what was counted of those outlives changes to other variables. Which rows are in is worked out only when
+ * plain ones, also without those set aside: what was counted of those outlives changes to other variables. Which rows are in is worked out only when
  * something has to be counted.
  */
 final class StoredGrouping
 {
     private ?RowGrouping $grouping = null;
     private ?StoredTable $table = null;
+    private ?RowsMarked $setAside = null;
 
     /**
      * @param list<Variable>          $by
@@ -37,6 +39,8 @@ final class StoredGrouping
         private readonly Basis $basis,
         public readonly string $key,
         private readonly bool $isPlain,
+        /** The reasons of rows that are set aside; null where there are none. */
+        public readonly ?Variable $aside,
         public array $labels = [],
         /** How many rows are in. */
         public int $rows = 0,
@@ -59,14 +63,14 @@ final class StoredGrouping
         $complete = $question->basis->missingRows === MissingRows::PerVariable ? [] : [...array_map($variable, $question->of), ...$by, ...($counts === null ? [] : [$counts])];
         $where = $question->basis->where;
         $aside = $dataset->aside();
-        $isPlain = $aside === null && $where === null && $complete === [] && $counts === null && count($by) <= 1 && ($by === [] || $by[0]->type === VariableType::Category);
+        $isPlain = $where === null && $complete === [] && $counts === null && count($by) <= 1 && ($by === [] || $by[0]->type === VariableType::Category);
         $key = match (true) {
-            $isPlain => $by === [] ? '' : "by:{$by[0]->id}",
+            $isPlain => implode(',', [...($by === [] ? [] : ["by:{$by[0]->id}"]), ...($aside === null ? [] : ["aside:{$aside->id}"])]),
             default => sha1(json_encode([array_column($by, 'id'), $where, array_column($complete, 'id'), $counts?->id, $question->basis->classEdge->value, $aside?->id, ...self::fencesIn($where, $question->basis)], JSON_THROW_ON_ERROR)),
         };
-        $rowGrouping = new self($dataset, $tallies, $by, $complete, $counts, $question->basis, $key, $isPlain);
+        $rowGrouping = new self($dataset, $tallies, $by, $complete, $counts, $question->basis, $key, $isPlain, $aside);
         if ($isPlain) {
-            $rowGrouping->rows = $dataset->rows;
+            $rowGrouping->rows = $dataset->rows - $dataset->set_aside;
             $rowGrouping->labels = $by === [] ? [] : array_map(static fn(?string $label): array => [$label], [...$by[0]->dictionary, ...($by[0]->missing > 0 ? [null] : [])]);
         } else {
             $rowGrouping->readGroups();
@@ -84,6 +88,18 @@ final class StoredGrouping
     public function isPlain(): bool
     {
         return $this->isPlain;
+    }
+
+    /** The revision since which what is counted of a variable by this grouping holds. */
+    public function since(Variable $variable): int
+    {
+        return $this->isPlain ? max($variable->data_revision, ...array_map(static fn(Variable $own): int => $own->data_revision, [...$this->by, ...($this->aside === null ? [] : [$this->aside])]), ...[0]) : $this->dataset->revision;
+    }
+
+    /** The rows that are set aside. */
+    public function setAside(): RowsMarked
+    {
+        return $this->setAside ??= RowsMarked::by($this->aside === null ? [] : StoredColumns::payloads($this->aside->id, $this->dataset->revision));
     }
 
     public function grouping(): RowGrouping

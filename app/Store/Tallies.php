@@ -7,8 +7,11 @@ namespace App\Store;
 use App\Models\Variable;
 use App\Store\Changes\DraftRevision;
 use Illuminate\Support\Facades\DB;
+use RowTally\Core\Columns\Chunk;
 use RowTally\Core\Columns\DateEnds;
+use RowTally\Core\Columns\EncodedCells;
 use RowTally\Core\Columns\Grouping;
+use RowTally\Core\Columns\NumberColumn;
 use RowTally\Core\Columns\TallyColumn;
 use RowTally\Core\Columns\TallyUnderCounts;
 use RowTally\Core\Frequency\FrequencyKind;
@@ -16,6 +19,7 @@ use RowTally\Core\Frequency\FrequencyTable;
 use RowTally\Core\Frequency\LabelFrequencies;
 use RowTally\Core\Normality\AndersonDarling;
 use RowTally\Core\Normality\Normality;
+use RowTally\Core\Observations\HigherMoments;
 use RowTally\Core\Observations\Observations;
 use RowTally\Core\Observations\RoundEndings;
 use RowTally\Core\Parsing\VariableType;
@@ -36,6 +40,8 @@ final class Tallies
     private const ROWS_COUNTED_AT_ONCE = 50_000;
     /** Beyond what Shapiro and Wilk's test takes. */
     private const MANY = 5000;
+    /** Of each group: A², skewness, kurtosis. */
+    private const FACTS = 3;
 
     public function whole(Variable $variable, int $revision): Observations
     {
@@ -58,19 +64,102 @@ final class Tallies
                     : TallyUnderCounts::byGroup($column, $counts, $grouping, $rowGrouping->counts->name), $groupings));
             });
         }
+        if ($rowGrouping->aside === null) {
+            return $this->plain($variable, $rowGrouping->by, $revision);
+        }
+
+        $counted = $this->tallied($variable, $rowGrouping->key, $rowGrouping->since($variable), fn(): array => $variable->decimals === null
+            ? $this->countedWithoutAside($variable, $rowGrouping, $revision)
+            : $this->setAside($variable, $rowGrouping, $revision));
+
+        // Of decimals only the few that are set aside are kept: what is left is known from all.
+        return $variable->decimals === null ? $counted : array_map(
+            static fn(Observations $all, Observations $aside): Observations => $all->less($aside),
+            $this->plain($variable, $rowGrouping->by, $revision),
+            $counted,
+        );
+    }
+
+    /**
+     * All rows, then those of each label of a category.
+     *
+     * @param list<Variable> $by none or one
+     *
+     * @return non-empty-list<Observations>
+     */
+    private function plain(Variable $variable, array $by, int $revision): array
+    {
         $overall = $this->whole($variable, $revision);
-        if ($rowGrouping->by === []) {
+        if ($by === []) {
             return [$overall];
         }
-        $by = $rowGrouping->by[0];
-        $groups = $this->tallied($variable, $rowGrouping->key, max($variable->data_revision, $by->data_revision), static fn(): array => TallyColumn::byGroup(
+        $split = $by[0];
+        $groups = $this->tallied($variable, "by:{$split->id}", max($variable->data_revision, $split->data_revision), static fn(): array => TallyColumn::byGroup(
             StoredColumns::number($variable, $revision),
-            Grouping::ofCategory(StoredColumns::chunks($by, $revision), count($by->dictionary)),
+            Grouping::ofCategory(StoredColumns::chunks($split, $revision), count($split->dictionary)),
         ));
-        // Rows without a label come last, and only where there are any.
+
+        return [$overall, ...self::unlabelledLast($groups, $split)];
+    }
+
+    /**
+     * What the rows have that are set aside, by the same columns.
+     *
+     * @return list<Observations>
+     */
+    private function setAside(Variable $variable, StoredGrouping $rowGrouping, int $revision): array
+    {
+        $marked = $rowGrouping->setAside();
+        $split = $rowGrouping->by[0] ?? null;
+        $window = StoredColumns::window([$variable->id, ...($split === null ? [] : [$split->id])], $revision, $marked->chunks());
+        $chunks = static fn(int $id): array => array_map(static fn(EncodedCells $cells): Chunk => $cells->chunk, $window[$id] ?? []);
+        $tallies = $marked->tally(
+            new NumberColumn($variable->decimals, $variable->dictionary, []),
+            $chunks($variable->id),
+            $split === null ? [] : $chunks($split->id),
+            count($split->dictionary ?? []),
+        );
+
+        return $split === null || $split->missing > 0 ? $tallies : array_slice($tallies, 0, -1);
+    }
+
+    /**
+     * Doubles are counted anew without the rows set aside: sums of them cannot be taken apart again.
+     *
+     * @return list<Observations>
+     */
+    private function countedWithoutAside(Variable $variable, StoredGrouping $rowGrouping, int $revision): array
+    {
+        $column = StoredColumns::number($variable, $revision);
+        $places = $rowGrouping->setAside()->places();
+        $split = $rowGrouping->by[0] ?? null;
+        $overall = $groups = [];
+        foreach ($rowGrouping->table()->layout() as $number => $rows) {
+            $codes = $split === null ? array_fill(0, $rows, 0) : array_values($rowGrouping->table()->chunks($split->name)[$number]->integers());
+            $whole = array_fill(0, $rows, 0);
+            foreach ($places[$number] ?? [] as $place) {
+                $codes[$place] = $whole[$place] = null;
+            }
+            $overall[] = $whole;
+            $groups[] = $codes;
+        }
+        $all = TallyColumn::byGroup($column, Grouping::ofCodes($overall, 1));
+
+        return $split === null ? $all : [...$all, ...self::unlabelledLast(TallyColumn::byGroup($column, Grouping::ofCodes($groups, count($split->dictionary) + 1)), $split)];
+    }
+
+    /**
+     * Rows without a label come last, and only where there are any.
+     *
+     * @param list<Observations> $groups those without a label, then those of each
+     *
+     * @return list<Observations>
+     */
+    private static function unlabelledLast(array $groups, Variable $by): array
+    {
         $unlabelled = array_shift($groups);
 
-        return [$overall, ...$groups, ...($by->missing > 0 && $unlabelled !== null ? [$unlabelled] : [])];
+        return [...$groups, ...($by->missing > 0 && $unlabelled !== null ? [$unlabelled] : [])];
     }
 
     /**
@@ -84,25 +173,23 @@ final class Tallies
         if ($many === []) {
             return;
         }
-        $at = match (true) {
-            !$rowGrouping->isPlain() => $revision,
-            $rowGrouping->by === [] => $variable->data_revision,
-            default => max($variable->data_revision, $rowGrouping->by[0]->data_revision),
-        };
+        $at = $rowGrouping->since($variable);
         $stored = self::payload($variable, TallyKind::Facts, $rowGrouping->key, $at);
         $known = $stored === null ? [] : array_values(Packed::doubles('e*', $stored));
-        if (count($known) !== count($all) + 1) {
-            $known = [
-                (float) RoundEndings::of($all[0])->count,
-                ...array_map(static fn(int $i): float => isset($many[$i]) ? (float) (AndersonDarling::of($many[$i])->statistic->number() ?? NAN) : NAN, array_keys($all)),
-            ];
+        if (count($known) !== 1 + self::FACTS * count($all)) {
+            $known = [(float) RoundEndings::of($all[0])->count];
+            foreach (array_keys($all) as $i) {
+                $known = [...$known, ...(isset($many[$i]) ? [(float) (AndersonDarling::of($many[$i])->statistic->number() ?? NAN), $many[$i]->shape()->skewness, $many[$i]->shape()->kurtosis] : [NAN, NAN, NAN])];
+            }
             $this->store($variable, TallyKind::Facts, $rowGrouping->key, $at, pack('e*', ...$known));
         }
         $all[0]->know(RoundEndings::class, new RoundEndings((int) $known[0]));
         foreach ($many as $i => $group) {
-            if (!is_nan($known[$i + 1])) {
-                $group->know('anderson_darling', AndersonDarling::ofStatistic($known[$i + 1], $group->n()));
+            [$statistic, $skewness, $kurtosis] = array_slice($known, 1 + self::FACTS * $i, self::FACTS);
+            if (!is_nan($statistic)) {
+                $group->know('anderson_darling', AndersonDarling::ofStatistic($statistic, $group->n()));
             }
+            $group->know('shape', new HigherMoments($skewness, $kurtosis));
         }
     }
 
@@ -111,6 +198,9 @@ final class Tallies
     {
         if ($rowGrouping->key === '') {
             return new FrequencyTable(FrequencyKind::Labels, $variable->dictionary, [$variable->label_counts], [$variable->missing]);
+        }
+        if ($rowGrouping->isPlain() && $rowGrouping->by === []) {
+            return $this->labelsWithoutAside($variable, $rowGrouping, $revision);
         }
         $stored = self::payload($variable, TallyKind::Labels, $rowGrouping->key, $revision);
         $labels = count($variable->dictionary);
@@ -139,6 +229,20 @@ final class Tallies
         }
 
         return new FrequencyTable(FrequencyKind::Labels, $variable->dictionary, $columns, $missing, $countDecimals);
+    }
+
+    private function labelsWithoutAside(Variable $variable, StoredGrouping $rowGrouping, int $revision): FrequencyTable
+    {
+        $marked = $rowGrouping->setAside();
+        $chunks = array_map(static fn(EncodedCells $cells): Chunk => $cells->chunk, StoredColumns::window([$variable->id], $revision, $marked->chunks())[$variable->id] ?? []);
+        $aside = $marked->labels($chunks, count($variable->dictionary));
+
+        return new FrequencyTable(
+            FrequencyKind::Labels,
+            $variable->dictionary,
+            [array_map(static fn(int $all, int $some): int => $all - $some, $variable->label_counts, $aside['counts'])],
+            [$variable->missing - $aside['missing']],
+        );
     }
 
     /** @return list<int> the rows, from 1, that a counts variable leaves out */

@@ -11,6 +11,7 @@ use RowTally\Core\Basis\SampleOrPopulation;
 use RowTally\Core\Quantiles\MiddleValue;
 use RowTally\Core\Quantiles\Quantile;
 use RowTally\Core\Quantiles\Quartiles;
+use RowTally\Core\Values\BucketedValues;
 use RowTally\Core\Values\Exact;
 use RowTally\Core\Values\OrderedValues;
 use RowTally\Core\Values\PowerSums;
@@ -45,6 +46,25 @@ final class Observations
         if ($shape !== null) {
             $this->known['shape'] = $shape;
         }
+    }
+
+    /** The same without some of them; only of decimals, each counted once. */
+    public function less(self $some): self
+    {
+        $removed = [];
+        foreach ($some->values->slices() as [$values, $counts]) {
+            foreach ($values as $i => $value) {
+                $removed[(int) $value] = $counts[$i];
+            }
+        }
+        if ($removed === []) {
+            $same = new self($this->values, $this->missing - $some->missing);
+            $same->known = $this->known;
+
+            return $same;
+        }
+
+        return new self($this->values instanceof BucketedValues ? $this->values->less($removed) : $this->values->counted()->changed($removed, []), $this->missing - $some->missing);
     }
 
     /** In the unit of the counts: the number of values where counts are whole. */

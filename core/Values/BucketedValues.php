@@ -189,6 +189,27 @@ final class BucketedValues implements OrderedValues
         return $this->counted;
     }
 
+    /**
+     * The same values but for a few; only for decimals.
+     *
+     * @param array<int, int> $removed unscaled value => how many of it go, never more than there are
+     *
+     * Cost  a look-up for each; buckets are read when somebody looks into them.
+     */
+    public function less(array $removed): OrderedValues
+    {
+        $byBucket = [];
+        foreach ($removed as $value => $count) {
+            $byBucket[$this->bucketOf($value)][$value] = $count;
+        }
+        $decimals = $this->decimals ?? 0;
+        $left = new BucketsLess($this->buckets, $byBucket);
+
+        return $left->sizes() === []
+            ? ValueCounts::ofIntegers([], [], $decimals)
+            : new self($left, $decimals, $this->powerSums->minus(PowerSums::ofIntegers(array_keys($removed), array_values($removed), $decimals)));
+    }
+
     /** The bucket that holds a value or would hold it: the first whose largest is not smaller; the last for anything beyond. */
     public function bucketOf(int|float $value): int
     {

@@ -10,7 +10,7 @@ interface Buckets
     /** @return list<int> how many values each bucket has, 1 or more */
     public function sizes(): array;
 
-    /** @return list<int|float> the largest value of each bucket: unscaled for decimals */
+    /** @return list<int|float> no value of a bucket is larger, and all of the next are: unscaled for decimals */
     public function highest(): array;
 
     public function bucket(int $index): ValueCounts;

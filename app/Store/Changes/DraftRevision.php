@@ -13,6 +13,7 @@ use App\Store\VariableVersions;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use RowTally\Core\Columns\CategoryColumnBuilder;
+use RowTally\Core\Columns\Chunk;
 use RowTally\Core\Columns\ChunkEncoding;
 use RowTally\Core\Columns\ColumnCells;
 use RowTally\Core\Columns\DateColumnBuilder;
@@ -29,6 +30,8 @@ use RowTally\Core\Parsing\VariableType;
  */
 final class DraftRevision
 {
+    private const CHUNKS_A_STATEMENT = 64;
+
     /** @var array<int, Variable> by id */
     private array $variables = [];
     /** @var array<int, true> variables whose fields changed */
@@ -125,6 +128,30 @@ final class DraftRevision
         throw ChangeRefused::because('no-row', "There is no row {$row}.", "a row from 1 to {$before}", 'Look at the rows as they are now.');
     }
 
+    /**
+     * @param array<int> $rows from 1
+     *
+     * @return array<int, list<int>> places in their chunk, from 0, by chunk
+     */
+    public function places(array $rows): array
+    {
+        sort($rows);
+        $places = [];
+        [$chunk, $before] = [0, 0];
+        $layout = $this->layout();
+        foreach (array_unique($rows) as $row) {
+            while (isset($layout[$chunk]) && $row > $before + $layout[$chunk]) {
+                $before += $layout[$chunk++];
+            }
+            if ($row < 1 || !isset($layout[$chunk])) {
+                throw ChangeRefused::because('no-row', "There is no row {$row}.", 'a row from 1 to ' . array_sum($layout), 'Look at the rows as they are now.');
+            }
+            $places[$chunk][] = $row - $before - 1;
+        }
+
+        return $places;
+    }
+
     /** @return list<string> */
     public function cells(Variable $variable, int $chunk): array
     {
@@ -151,6 +178,65 @@ final class DraftRevision
         $this->noteDifference($variable, $before, $encoded, $decimals);
     }
 
+    /**
+     * Puts a label in the place of single entries of a category; the empty one takes them out. All chunks in a few statements.
+     *
+     * @param array<int, list<int>> $places by chunk
+     * @param bool                  $anew   whether no row had an entry, whatever stands in the store
+     *
+     * @return int how many entries are others now
+     */
+    public function label(Variable $category, array $places, string $label, bool $anew): int
+    {
+        $layout = $this->layout();
+        $numbers = array_keys($anew ? $layout : $places);
+        $before = $anew || $numbers === [] ? [] : StoredColumns::payloads($category->id, $this->number, $numbers);
+        $dictionary = $category->dictionary;
+        if ($anew) {
+            $category->missing = array_sum($layout);
+            $category->label_counts = array_fill(0, count($dictionary), 0);
+        }
+        $code = $label === '' ? 0 : array_search($label, $dictionary, true);
+        if ($code === false) {
+            if (count($dictionary) === CategoryColumnBuilder::MAX_LABELS) {
+                throw self::tooManyLabels($category);
+            }
+            $category->dictionary = $dictionary = [...$dictionary, $label];
+            $category->label_counts = [...$category->label_counts, 0];
+            $code = count($dictionary);
+        } elseif ($label !== '') {
+            ++$code;
+        }
+        $byte = chr($code);
+        $changed = 0;
+        $counts = [$category->missing, ...$category->label_counts];
+        $rows = [];
+        foreach ($numbers as $number) {
+            $payload = $before[$number] ?? str_repeat("\0", $layout[$number]);
+            $own = 0;
+            foreach ($places[$number] ?? [] as $place) {
+                if ($payload[$place] !== $byte) {
+                    --$counts[ord($payload[$place])];
+                    ++$counts[$code];
+                    $payload[$place] = $byte;
+                    ++$own;
+                }
+            }
+            $changed += $own;
+            if ($own > 0 || $anew) {
+                $rows[$number] = ChunkRow::of($category->id, $number, $this->number, new EncodedCells(new Chunk(ChunkEncoding::Codes, strlen($payload), substr_count($payload, "\0"), $payload)));
+            }
+        }
+        [$category->missing, $category->label_counts] = [$counts[0], array_slice($counts, 1)];
+        $this->close($category->id, array_keys($rows));
+        foreach (array_chunk($rows, self::CHUNKS_A_STATEMENT) as $some) {
+            DB::table('column_chunks')->insert($some);
+        }
+        $this->note($category, array_keys($rows));
+
+        return $changed;
+    }
+
     public function replace(Variable $variable, int $chunk, EncodedCells $encoded, ?EncodedCells $before): void
     {
         $variable->missing += $encoded->chunk->missing - ($before->chunk->missing ?? 0);
@@ -162,13 +248,24 @@ final class DraftRevision
         if ($before !== null && $before->chunk->rows !== $encoded->chunk->rows) {
             $this->dataset->is_even = false;
         }
-        $this->close($variable->id, $chunk);
+        $this->close($variable->id, [$chunk]);
         DB::table('column_chunks')->insert(ChunkRow::of($variable->id, $chunk, $this->number, $encoded));
-        $this->touched[$variable->id][$chunk] = true;
+        $this->note($variable, [$chunk]);
+    }
+
+    /** @param list<int> $chunks that have new values */
+    private function note(Variable $variable, array $chunks): void
+    {
+        $this->touched[$variable->id] = ($this->touched[$variable->id] ?? []) + array_fill_keys($chunks, true);
         $this->described[$variable->id] = true;
         $this->layout = null;
         $this->dataRevisions[$variable->id] ??= $variable->data_revision;
         $variable->data_revision = $this->number;
+    }
+
+    private static function tooManyLabels(Variable $variable): ChangeRefused
+    {
+        return ChangeRefused::because('too-many-labels', "“{$variable->name}” would have more than " . CategoryColumnBuilder::MAX_LABELS . ' labels.', 'a label that is there already', 'Make the variable a text first.');
     }
 
     /** The variable's fields have changed; they are saved at the end. */
@@ -199,11 +296,17 @@ final class DraftRevision
         }
     }
 
-    /** Ends the current version of a chunk; one that this revision has made itself is gone. */
-    private function close(int $variableId, int $chunk): void
+    /**
+     * Ends the current versions of chunks; those that this revision has made itself are gone.
+     *
+     * @param list<int> $chunks
+     */
+    private function close(int $variableId, array $chunks): void
     {
-        $current = DB::table('column_chunks')->where('variable_id', $variableId)->where('number', $chunk)->whereNull('until_revision');
-        (clone $current)->where('since_revision', $this->number)->delete();
+        $current = DB::table('column_chunks')->where('variable_id', $variableId)->whereIn('number', $chunks)->whereNull('until_revision');
+        if (array_intersect_key($this->touched[$variableId] ?? [], array_fill_keys($chunks, true)) !== []) {
+            (clone $current)->where('since_revision', $this->number)->delete();
+        }
         $current->update(['until_revision' => $this->number]);
     }
 
@@ -224,7 +327,7 @@ final class DraftRevision
                 $builder = new CategoryColumnBuilder($variable->dictionary);
                 $encoded = $builder->add($cells);
                 if ($builder->becameText()) {
-                    throw ChangeRefused::because('too-many-labels', "“{$variable->name}” would have more than " . CategoryColumnBuilder::MAX_LABELS . ' labels.', 'a label that is there already', 'Make the variable a text first.');
+                    throw self::tooManyLabels($variable);
                 }
                 $variable->dictionary = $builder->labels();
 

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Store\Changes;
 
 use App\Models\Variable;
+use App\Store\StoredColumns;
 use App\Store\StoredRows;
+use RowTally\Core\Columns\RowsMarked;
 use RowTally\Core\Parsing\VariableType;
 
 /**
@@ -44,8 +46,11 @@ final readonly class SetAside implements Change
         if ($this->reason !== null && $reason === '') {
             throw ChangeRefused::because('no-reason', 'Rows are set aside for a reason.', 'a reason', 'Type why they are left out: who reads the report will ask.');
         }
-        $aside = $this->column($draft);
-        $changed = $this->rows === null ? $this->bringAllBack($draft, $aside) : $this->mark($draft, $aside, $reason);
+        $aside = $draft->aside();
+        $isNew = $aside === null || $aside->deleted_revision !== null;
+        $aside = $isNew ? $this->column($draft, $aside) : $aside;
+        $places = $this->rows === null ? RowsMarked::by(StoredColumns::payloads($aside->id, $draft->number))->places() : $draft->places($this->rows);
+        $changed = $isNew && $reason === '' ? 0 : $draft->label($aside, $places, $reason, $isNew);
         if ($changed === 0) {
             throw ChangeRefused::because('no-change', $reason === '' ? 'None of these rows is set aside.' : 'They are set aside for this reason already.', 'other rows', 'Look at the rows as they are now.');
         }
@@ -54,51 +59,9 @@ final readonly class SetAside implements Change
         return $reason === '' ? "{$rows} brought back" : "{$rows} set aside: " . mb_strimwidth($reason, 0, 80, '…');
     }
 
-    private function mark(DraftRevision $draft, Variable $aside, string $reason): int
+    /** The column of reasons: a new one, or one that undoing had taken away, which begins empty. */
+    private function column(DraftRevision $draft, ?Variable $aside): Variable
     {
-        $byChunk = [];
-        foreach (array_unique($this->rows ?? []) as $row) {
-            [$chunk, $place] = $draft->place($row);
-            $byChunk[$chunk][] = $place;
-        }
-        $changed = 0;
-        foreach ($byChunk as $chunk => $places) {
-            $cells = $draft->cells($aside, $chunk);
-            $before = $cells;
-            foreach ($places as $place) {
-                $changed += $cells[$place] === $reason ? 0 : 1;
-                $cells[$place] = $reason;
-            }
-            if ($cells !== $before) {
-                $draft->put($aside, $chunk, array_values($cells));
-            }
-        }
-
-        return $changed;
-    }
-
-    private function bringAllBack(DraftRevision $draft, Variable $aside): int
-    {
-        $changed = 0;
-        foreach ($draft->layout() as $chunk => $rows) {
-            $set = count(array_filter($draft->cells($aside, $chunk), static fn(string $cell): bool => $cell !== ''));
-            if ($set > 0) {
-                $changed += $set;
-                $draft->put($aside, $chunk, array_fill(0, $rows, ''));
-            }
-        }
-
-        return $changed;
-    }
-
-    /** The column of reasons: a new one, or one that undoing had taken away, begins empty. */
-    private function column(DraftRevision $draft): Variable
-    {
-        $aside = $draft->aside();
-        if ($aside !== null && $aside->deleted_revision === null) {
-            return $aside;
-        }
-        $layout = $draft->layout();
         if ($aside === null) {
             $aside = Variable::query()->create([
                 'dataset_id' => $draft->dataset->id,
@@ -112,10 +75,6 @@ final readonly class SetAside implements Change
             $draft->add($aside);
         }
         $aside->deleted_revision = null;
-        $draft->describe($aside);
-        foreach ($layout as $chunk => $rows) {
-            $draft->put($aside, $chunk, array_fill(0, $rows, ''));
-        }
 
         return $aside;
     }
