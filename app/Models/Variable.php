@@ -30,7 +30,7 @@ use RowTally\Core\Parsing\VariableType;
  * @property array{formula: string, inputs: list<int>, frozen: bool}|null $made             how it was made; null = it came in
  * @property int|null                                                     $shown_decimals   chosen by somebody; null = those of the data
  * @property int|null                                                     $deleted_revision the revision that deleted it
- * @property list<int>                                                    $micro_histogram  counts of the classes of the micro-plot; empty: no numbers, or not put in order yet
+ * @property list<int>                                                    $micro_histogram  counts of the classes of the micro-plot; empty: no numbers, or not put in order yet; of a category the counts of its labels where rows are set aside
  * @property list<int>                                                    $label_counts     of the labels of a category
  * @property string|null                                                  $label_mark       what stands before decimals in labels that are classes
  * @property string|null                                                  $role             `ASIDE`: the reasons of rows set aside, which no list of variables shows
@@ -49,6 +49,12 @@ final class Variable extends Model
     protected $guarded = [];
 
     protected $attributes = ['micro_histogram' => '[]', 'label_counts' => '[]'];
+
+    /** @return list<int> what its micro-plot shows, the first on the left */
+    public function microCounts(): array
+    {
+        return $this->type === VariableType::Category && $this->micro_histogram === [] ? $this->label_counts : $this->micro_histogram;
+    }
 
     /** @return array<string, string> */
     protected function casts(): array

@@ -131,7 +131,7 @@ final readonly class ProfileVariables
         return new VariableSheet(
             $variable,
             frequencies: $variable->type === VariableType::Category ? $this->frequencies($dataset, $variable, $rowGrouping, $question) : null,
-            dates: $variable->type === VariableType::Date ? $this->tallies->dates($variable, $dataset->revision) : null,
+            dates: $variable->type === VariableType::Date ? $this->tallies->dates($variable, $rowGrouping, $dataset->revision) : null,
         );
     }
 

@@ -65,7 +65,7 @@ final class StoredGrouping
         $aside = $dataset->aside();
         $isPlain = $where === null && $complete === [] && $counts === null && count($by) <= 1 && ($by === [] || $by[0]->type === VariableType::Category);
         $key = match (true) {
-            $isPlain => implode(',', [...($by === [] ? [] : ["by:{$by[0]->id}"]), ...($aside === null ? [] : ["aside:{$aside->id}"])]),
+            $isPlain => self::plainKey($by, $aside),
             default => sha1(json_encode([array_column($by, 'id'), $where, array_column($complete, 'id'), $counts?->id, $question->basis->classEdge->value, $aside?->id, ...self::fencesIn($where, $question->basis)], JSON_THROW_ON_ERROR)),
         };
         $rowGrouping = new self($dataset, $tallies, $by, $complete, $counts, $question->basis, $key, $isPlain, $aside);
@@ -77,6 +77,12 @@ final class StoredGrouping
         }
 
         return $rowGrouping;
+    }
+
+    /** @param list<Variable> $by none or one */
+    public static function plainKey(array $by, ?Variable $aside): string
+    {
+        return implode(',', [...($by === [] ? [] : ["by:{$by[0]->id}"]), ...($aside === null ? [] : ["aside:{$aside->id}"])]);
     }
 
     /** @return list<int> the groups that are shown, from 0: all, or those where no entry is missing */
@@ -93,7 +99,7 @@ final class StoredGrouping
     /** The revision since which what is counted of a variable by this grouping holds. */
     public function since(Variable $variable): int
     {
-        return $this->isPlain ? max($variable->data_revision, ...array_map(static fn(Variable $own): int => $own->data_revision, [...$this->by, ...($this->aside === null ? [] : [$this->aside])]), ...[0]) : $this->dataset->revision;
+        return $this->isPlain ? max(array_map(static fn(Variable $own): int => $own->data_revision, [$variable, ...$this->by, ...($this->aside === null ? [] : [$this->aside])])) : $this->dataset->revision;
     }
 
     /** The rows that are set aside. */

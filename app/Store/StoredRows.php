@@ -9,6 +9,7 @@ use App\Models\Variable;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Columns\ColumnCells;
 use RowTally\Core\Columns\EncodedCells;
+use RowTally\Core\Columns\RowsMarked;
 use RowTally\Core\Formula\Decimals;
 use RowTally\Core\Formula\Kind;
 use RowTally\Core\Formula\Names;
@@ -38,12 +39,14 @@ final class StoredRows implements Rows
 
     /**
      * @param iterable<Variable> $variables
+     * @param Variable|null      $aside     the reasons of rows set aside, which whole variables are looked at without; null = there are none
      * @param bool               $tallied   whether what was counted of whole variables holds for this revision
      */
     public function __construct(
         iterable $variables,
         private readonly int $revision,
         private readonly Tallies $tallies,
+        private readonly ?Variable $aside,
         private readonly bool $tallied = true,
     ) {
         $any = null;
@@ -60,7 +63,7 @@ final class StoredRows implements Rows
     {
         $aside = $dataset->aside();
 
-        return new self($aside === null || $dataset->variables->contains('name', self::ASIDE) ? $dataset->variables : [...$dataset->variables, $aside], $dataset->revision, $tallies);
+        return new self($aside === null || $dataset->variables->contains('name', self::ASIDE) ? $dataset->variables : [...$dataset->variables, $aside], $dataset->revision, $tallies, $aside);
     }
 
     public function names(): Names
@@ -129,12 +132,13 @@ final class StoredRows implements Rows
     private function summarised(Node $number, Basis $basis): Summary
     {
         if ($number instanceof Named && $this->tallied) {
-            return Summary::of($this->tallies->whole($this->variable($number->name), $this->revision)->values, $basis);
+            return Summary::of($this->tallies->inForce($this->variable($number->name), [], $this->aside, $this->revision)[0]->values, $basis);
         }
         $here = $this->chunk;
         $values = [];
+        $aside = $this->aside === null ? [] : RowsMarked::by(StoredColumns::payloads($this->aside->id, $this->revision))->places();
         foreach (array_keys($this->layout) as $chunk) {
-            foreach (Summary::present($number->of($this->at($chunk))) as $value) {
+            foreach (Summary::present(array_diff_key($number->of($this->at($chunk)), array_flip($aside[$chunk] ?? []))) as $value) {
                 $values[] = $value;
             }
         }

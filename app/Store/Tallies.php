@@ -6,12 +6,14 @@ namespace App\Store;
 
 use App\Models\Variable;
 use App\Store\Changes\DraftRevision;
+use Closure;
 use Illuminate\Support\Facades\DB;
 use RowTally\Core\Columns\Chunk;
 use RowTally\Core\Columns\DateEnds;
 use RowTally\Core\Columns\EncodedCells;
 use RowTally\Core\Columns\Grouping;
 use RowTally\Core\Columns\NumberColumn;
+use RowTally\Core\Columns\RowsMarked;
 use RowTally\Core\Columns\TallyColumn;
 use RowTally\Core\Columns\TallyUnderCounts;
 use RowTally\Core\Frequency\FrequencyKind;
@@ -64,20 +66,36 @@ final class Tallies
                     : TallyUnderCounts::byGroup($column, $counts, $grouping, $rowGrouping->counts->name), $groupings));
             });
         }
-        if ($rowGrouping->aside === null) {
-            return $this->plain($variable, $rowGrouping->by, $revision);
+        return $this->inForce($variable, $rowGrouping->by, $rowGrouping->aside, $revision, $rowGrouping->setAside(...));
+    }
+
+    /**
+     * All rows but those set aside, then those of each label of a category.
+     *
+     * @param list<Variable>               $by     none or one
+     * @param Variable|null                $aside  the reasons of rows set aside; null = there are none
+     * @param (Closure(): RowsMarked)|null $marked which rows they are, where that may be known already
+     *
+     * @return non-empty-list<Observations>
+     */
+    public function inForce(Variable $variable, array $by, ?Variable $aside, int $revision, ?Closure $marked = null): array
+    {
+        $plain = $this->plain($variable, $by, $revision);
+        if ($aside === null) {
+            return $plain;
+        }
+        $marked ??= static fn(): RowsMarked => RowsMarked::by(StoredColumns::payloads($aside->id, $revision));
+        $since = max($variable->data_revision, $aside->data_revision, ...array_map(static fn(Variable $split): int => $split->data_revision, $by));
+        $counted = $this->tallied($variable, StoredGrouping::plainKey($by, $aside), $since, static fn(): array => $variable->decimals === null
+            ? self::countedWithout($marked(), $variable, $by[0] ?? null, $revision)
+            : self::tallyOf($marked(), $variable, $by[0] ?? null, $revision));
+        $left = [];
+        foreach ($plain as $i => $all) {
+            // Of decimals only the few that are set aside are kept: what is left is known from all.
+            $left[] = $variable->decimals === null ? $counted[$i] : $all->less($counted[$i]);
         }
 
-        $counted = $this->tallied($variable, $rowGrouping->key, $rowGrouping->since($variable), fn(): array => $variable->decimals === null
-            ? $this->countedWithoutAside($variable, $rowGrouping, $revision)
-            : $this->setAside($variable, $rowGrouping, $revision));
-
-        // Of decimals only the few that are set aside are kept: what is left is known from all.
-        return $variable->decimals === null ? $counted : array_map(
-            static fn(Observations $all, Observations $aside): Observations => $all->less($aside),
-            $this->plain($variable, $rowGrouping->by, $revision),
-            $counted,
-        );
+        return $left;
     }
 
     /**
@@ -103,24 +121,22 @@ final class Tallies
     }
 
     /**
-     * What the rows have that are set aside, by the same columns.
+     * What some rows have, by the columns of `plain()`.
      *
      * @return list<Observations>
      */
-    private function setAside(Variable $variable, StoredGrouping $rowGrouping, int $revision): array
+    private static function tallyOf(RowsMarked $marked, Variable $variable, ?Variable $by, int $revision): array
     {
-        $marked = $rowGrouping->setAside();
-        $split = $rowGrouping->by[0] ?? null;
-        $window = StoredColumns::window([$variable->id, ...($split === null ? [] : [$split->id])], $revision, $marked->chunks());
+        $window = StoredColumns::window([$variable->id, ...($by === null ? [] : [$by->id])], $revision, $marked->chunks());
         $chunks = static fn(int $id): array => array_map(static fn(EncodedCells $cells): Chunk => $cells->chunk, $window[$id] ?? []);
         $tallies = $marked->tally(
             new NumberColumn($variable->decimals, $variable->dictionary, []),
             $chunks($variable->id),
-            $split === null ? [] : $chunks($split->id),
-            count($split->dictionary ?? []),
+            $by === null ? [] : $chunks($by->id),
+            count($by->dictionary ?? []),
         );
 
-        return $split === null || $split->missing > 0 ? $tallies : array_slice($tallies, 0, -1);
+        return $by === null || $by->missing > 0 ? $tallies : array_slice($tallies, 0, -1);
     }
 
     /**
@@ -128,24 +144,24 @@ final class Tallies
      *
      * @return list<Observations>
      */
-    private function countedWithoutAside(Variable $variable, StoredGrouping $rowGrouping, int $revision): array
+    private static function countedWithout(RowsMarked $marked, Variable $variable, ?Variable $by, int $revision): array
     {
-        $column = StoredColumns::number($variable, $revision);
-        $places = $rowGrouping->setAside()->places();
-        $split = $rowGrouping->by[0] ?? null;
-        $overall = $groups = [];
-        foreach ($rowGrouping->table()->layout() as $number => $rows) {
-            $codes = $split === null ? array_fill(0, $rows, 0) : array_values($rowGrouping->table()->chunks($split->name)[$number]->integers());
-            $whole = array_fill(0, $rows, 0);
-            foreach ($places[$number] ?? [] as $place) {
-                $codes[$place] = $whole[$place] = null;
+        $chunks = StoredColumns::chunks($variable, $revision);
+        $labels = $by === null ? null : StoredColumns::chunks($by, $revision);
+        $whole = $groups = [];
+        foreach ($chunks as $number => $chunk) {
+            $in = array_fill(0, $chunk->rows, 0);
+            $codes = $labels === null ? $in : array_values($labels[$number]->integers());
+            foreach ($marked->places()[$number] ?? [] as $place) {
+                $in[$place] = $codes[$place] = null;
             }
-            $overall[] = $whole;
+            $whole[] = $in;
             $groups[] = $codes;
         }
-        $all = TallyColumn::byGroup($column, Grouping::ofCodes($overall, 1));
+        $column = new NumberColumn($variable->decimals, $variable->dictionary, $chunks);
+        $all = TallyColumn::byGroup($column, Grouping::ofCodes($whole, 1));
 
-        return $split === null ? $all : [...$all, ...self::unlabelledLast(TallyColumn::byGroup($column, Grouping::ofCodes($groups, count($split->dictionary) + 1)), $split)];
+        return $by === null ? $all : [...$all, ...self::unlabelledLast(TallyColumn::byGroup($column, Grouping::ofCodes($groups, count($by->dictionary) + 1)), $by)];
     }
 
     /**
@@ -196,11 +212,8 @@ final class Tallies
     /** How often each label of a category occurs among the rows that are in, then in each group of the grouping. */
     public function labels(Variable $variable, StoredGrouping $rowGrouping, int $revision): FrequencyTable
     {
-        if ($rowGrouping->key === '') {
-            return new FrequencyTable(FrequencyKind::Labels, $variable->dictionary, [$variable->label_counts], [$variable->missing]);
-        }
         if ($rowGrouping->isPlain() && $rowGrouping->by === []) {
-            return $this->labelsWithoutAside($variable, $rowGrouping, $revision);
+            return $this->labelsInForce($variable, $rowGrouping->aside, $revision, $rowGrouping->setAside(...));
         }
         $stored = self::payload($variable, TallyKind::Labels, $rowGrouping->key, $revision);
         $labels = count($variable->dictionary);
@@ -231,17 +244,25 @@ final class Tallies
         return new FrequencyTable(FrequencyKind::Labels, $variable->dictionary, $columns, $missing, $countDecimals);
     }
 
-    private function labelsWithoutAside(Variable $variable, StoredGrouping $rowGrouping, int $revision): FrequencyTable
+    /**
+     * How often each label occurs among the rows that are not set aside.
+     *
+     * @param (Closure(): RowsMarked)|null $marked which rows are, where that may be known already
+     */
+    public function labelsInForce(Variable $variable, ?Variable $aside, int $revision, ?Closure $marked = null): FrequencyTable
     {
-        $marked = $rowGrouping->setAside();
+        if ($aside === null) {
+            return new FrequencyTable(FrequencyKind::Labels, $variable->dictionary, [$variable->label_counts], [$variable->missing]);
+        }
+        $marked = $marked === null ? RowsMarked::by(StoredColumns::payloads($aside->id, $revision)) : $marked();
         $chunks = array_map(static fn(EncodedCells $cells): Chunk => $cells->chunk, StoredColumns::window([$variable->id], $revision, $marked->chunks())[$variable->id] ?? []);
-        $aside = $marked->labels($chunks, count($variable->dictionary));
+        $out = $marked->labels($chunks, count($variable->dictionary));
 
         return new FrequencyTable(
             FrequencyKind::Labels,
             $variable->dictionary,
-            [array_map(static fn(int $all, int $some): int => $all - $some, $variable->label_counts, $aside['counts'])],
-            [$variable->missing - $aside['missing']],
+            [array_map(static fn(int $all, int $some): int => $all - $some, $variable->label_counts, $out['counts'])],
+            [$variable->missing - $out['missing']],
         );
     }
 
@@ -258,14 +279,17 @@ final class Tallies
         return $rows;
     }
 
-    /** @return array{first: string, last: string}|null the first and the last day or moment of a date variable; null without any */
-    public function dates(Variable $variable, int $revision): ?array
+    /** @return array{first: string, last: string}|null the first and the last day or moment of a date variable among the rows that are in; null without any */
+    public function dates(Variable $variable, StoredGrouping $rowGrouping, int $revision): ?array
     {
-        $stored = self::payload($variable, TallyKind::DateEnds, '', $variable->data_revision);
+        $isWhole = $rowGrouping->isPlain() && $rowGrouping->aside === null;
+        $key = $isWhole ? '' : $rowGrouping->key;
+        $since = $isWhole ? $variable->data_revision : $rowGrouping->since($variable);
+        $stored = self::payload($variable, TallyKind::DateEnds, $key, $since);
         if (!is_string($stored)) {
-            $ends = DateEnds::of(StoredColumns::chunks($variable, $revision));
+            $ends = DateEnds::of(StoredColumns::chunks($variable, $revision), $isWhole ? Grouping::none() : $rowGrouping->grouping()->overall);
             $stored = $ends === null ? '' : implode(' to ', $ends);
-            $this->store($variable, TallyKind::DateEnds, '', $variable->data_revision, $stored);
+            $this->store($variable, TallyKind::DateEnds, $key, $since, $stored);
         }
         [$first, $last] = [...explode(' to ', $stored, 2), '', ''];
 

@@ -6,7 +6,7 @@ namespace RowTally\Core\Columns;
 
 use DateTimeImmutable;
 
-/** The first and the last of a date column. ISO 8601 texts are in the order of time as they are in that of the alphabet. */
+/** The first and the last of a date column, of the rows that are in. ISO 8601 texts are in the order of time as they are in that of the alphabet. */
 final class DateEnds
 {
     /**
@@ -14,12 +14,13 @@ final class DateEnds
      *
      * @return array{string, string}|null null without any
      */
-    public static function of(array $chunks): ?array
+    public static function of(array $chunks, Grouping $in): ?array
     {
         $first = $last = null;
-        foreach ($chunks as $chunk) {
-            foreach ($chunk->texts() as $text) {
-                if ($text !== null && $text !== '') {
+        foreach ($chunks as $number => $chunk) {
+            $codes = $in->isWhole() ? null : array_values($in->codes($number));
+            foreach ($chunk->texts() as $row => $text) {
+                if ($text !== null && $text !== '' && ($codes === null || $codes[$row] === 0)) {
                     $first = $first === null || $text < $first ? $text : $first;
                     $last = $last === null || $text > $last ? $text : $last;
                 }

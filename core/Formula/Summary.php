@@ -73,7 +73,7 @@ final readonly class Summary
     /**
      * The numbers among the results of a part.
      *
-     * @param list<float|BigDecimal|string|bool|null> $results
+     * @param array<int, float|BigDecimal|string|bool|null> $results
      *
      * @return list<float|BigDecimal>
      */

@@ -10,7 +10,6 @@ use App\Store\VariableSheet;
 use Illuminate\Http\Request;
 use RowTally\Core\Columns\DateEnds;
 use RowTally\Core\Figures\Statistic;
-use RowTally\Core\Parsing\VariableType;
 
 /** @property ProfileAnswer $resource */
 final class OverviewResource extends PlainResource
@@ -47,7 +46,7 @@ final class OverviewResource extends PlainResource
             'unit' => $variable->unit,
             'description' => $variable->description,
             'missing' => $variable->missing,
-            'micro' => MicroScene::of($variable->type === VariableType::Category ? $variable->label_counts : $variable->micro_histogram)->toArray(),
+            'micro' => MicroScene::of($variable->microCounts())->toArray(),
             'values' => array_column(FigureRows::of($sheet, $this->resource->question), 'values'),
             'labels' => $frequencies === null ? null : [
                 'n' => $frequencies->total(0),

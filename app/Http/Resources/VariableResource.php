@@ -30,7 +30,7 @@ final class VariableResource extends PlainResource
             'shown_decimals' => $variable->shown_decimals,
             'missing' => $variable->missing,
             'unread' => $variable->unread,
-            'micro' => MicroScene::of($variable->type === VariableType::Category ? $variable->label_counts : $variable->micro_histogram)->toArray(),
+            'micro' => MicroScene::of($variable->microCounts())->toArray(),
             'labels' => $variable->type === VariableType::Category ? $variable->dictionary : null,
         ];
     }

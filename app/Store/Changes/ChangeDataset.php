@@ -7,6 +7,7 @@ namespace App\Store\Changes;
 use App\Models\Dataset;
 use App\Models\Revision;
 use App\Models\User;
+use App\Store\DrawMicroPlots;
 use App\Store\RowViews;
 use App\Store\Tallies;
 use Closure;
@@ -33,6 +34,7 @@ final readonly class ChangeDataset
      */
     public function make(Dataset $dataset, int $expected, User $user, Change $change, ?Closure $told = null): Revision
     {
+        $wereAside = $dataset->set_aside;
         /** @var Revision $revision */
         $revision = DB::transaction(function () use ($dataset, $expected, $user, $change, $told): Revision {
             $locked = $this->locked($dataset);
@@ -63,6 +65,10 @@ final readonly class ChangeDataset
                 'target' => $change instanceof UndoRedo ? $change->target : null,
             ]);
         });
+
+        if ($wereAside > 0 || $dataset->set_aside > 0) {
+            DrawMicroPlots::after($dataset);
+        }
 
         return $revision;
     }

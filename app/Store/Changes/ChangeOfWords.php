@@ -60,7 +60,7 @@ final readonly class ChangeOfWords
             'retype-variable', 'arrange-labels' => $this->followInputs->steps($dataset, [$variable], true),
             'describe-variable' => isset($words['missing_marks']) ? $this->followInputs->steps($dataset, [$variable], true) : 0,
             'edit-cells' => $this->followInputs->steps($dataset, array_values(array_filter(array_column(is_array($words['edits'] ?? null) ? $words['edits'] : [], 'variable'), is_string(...))), false),
-            'add-rows', 'delete-rows', 'restore-row', 'undo', 'redo' => $this->followInputs->steps($dataset, null, false),
+            'add-rows', 'delete-rows', 'restore-row', 'set-aside', 'bring-back', 'undo', 'redo' => $this->followInputs->steps($dataset, null, false),
             default => 0,
         };
     }

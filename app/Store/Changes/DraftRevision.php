@@ -80,6 +80,14 @@ final class DraftRevision
         return null;
     }
 
+    /** The same where it stands by now. */
+    public function asideInForce(): ?Variable
+    {
+        $aside = $this->aside();
+
+        return $aside === null || $aside->deleted_revision !== null ? null : $aside;
+    }
+
     /** @return array<int, Variable> by id, also those that can be brought back */
     public function variables(): array
     {

@@ -14,7 +14,7 @@ use RowTally\Core\Parsing\VariableType;
 
 /**
  * Made variables follow what they are made from: after a change their cells are worked out again, in the chunks that were
- * touched, or in all of them where a row's result depends on others. One whose input is deleted is frozen as it is.
+ * touched, or in all of them where a row's result depends on others, of which those set aside are none. One whose input is deleted is frozen as it is.
  */
 final readonly class FollowInputs
 {
@@ -94,10 +94,12 @@ final readonly class FollowInputs
         foreach ($made['inputs'] as $input) {
             $chunks += $touched[$input] ?? [];
         }
-        if ($chunks === []) {
+        $aside = $draft->aside();
+        $isAsideChanged = $aside !== null && isset($touched[$aside->id]);
+        if ($chunks === [] && !$isAsideChanged) {
             return;
         }
-        $rows = new StoredRows($draft->variables(), $draft->number, $this->tallies, false);
+        $rows = new StoredRows($draft->variables(), $draft->number, $this->tallies, $draft->asideInForce(), false);
         $formula = Formula::of($made['formula'], $rows->names());
         if ($formula->needsAllRows) {
             $chunks = array_fill_keys(array_keys($draft->layout()), true);

@@ -40,7 +40,7 @@ final readonly class MakeVariable implements TakesLong
     /** @throws FormulaError */
     public function apply(DraftRevision $draft): string
     {
-        $rows = new StoredRows($draft->variables(), $draft->number, $this->tallies, false);
+        $rows = new StoredRows($draft->variables(), $draft->number, $this->tallies, $draft->asideInForce(), false);
         $formula = Formula::of($this->formula, $rows->names());
         $variable = self::added($draft, $this->name, $formula->kind() === Kind::Number ? VariableType::Number : VariableType::Category);
         $variable->fill([

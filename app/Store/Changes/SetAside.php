@@ -35,9 +35,9 @@ final readonly class SetAside implements Change
     /** How many rows are set aside. */
     public static function rowsOf(DraftRevision $draft): int
     {
-        $aside = $draft->aside();
+        $aside = $draft->asideInForce();
 
-        return $aside === null || $aside->deleted_revision !== null ? 0 : $draft->dataset->rows - $aside->missing;
+        return $aside === null ? 0 : $draft->dataset->rows - $aside->missing;
     }
 
     public function apply(DraftRevision $draft): string
