@@ -13,6 +13,7 @@ import urllib.parse
 import urllib.request
 import uuid
 
+import judging
 import numpy
 
 FILE, URL, SOCKET, ROWS = sys.argv[1], sys.argv[2], sys.argv[3], int(sys.argv[4])
@@ -113,6 +114,14 @@ def overview(client):
     show_time("overview of 20 variables, cold", statistics.median(cold), max(cold), 2000, 3000)
     warm = [once(f"&quartiles=hf{i % 9 + 1}", False) for i in range(20)]
     show_time("overview of 20 variables, warm", statistics.median(warm), sorted(warm)[-2], 100, 200)
+    worth = []
+    for i in range(20):
+        words = f"quartiles=hf{i % 9 + 1}"
+        client.call("GET", f"/api/datasets/{dataset}/overview?{words}")
+        own = client.server_seconds
+        client.call("GET", f"/api/datasets/{dataset}/readings?most=5&{words}")
+        worth.append(own + client.server_seconds)
+    show_time("overview of 20 variables with what is worth a look, warm", statistics.median(worth[2:]), sorted(worth[2:])[-2], 150, 250)
 
 
 def match(client):
@@ -248,6 +257,9 @@ def main():
             client.call("GET", f"/api/datasets/{dataset}/profile?of={name}")
             edits.append(taken + client.server_seconds)
         show_time(f"edit one cell of {name} to recomputed figures, server", statistics.median(edits), sorted(edits)[-2], 100, 150)
+    judging.readings(client, dataset, show_time)
+    judging.compared(client, dataset, columns, codes, sql, timed, show, show_time)
+    judging.set_aside(client, dataset, ROWS, show_time)
     for kind in ("xlsx", "ods"):
         path = f"{FILE.rsplit('/', 1)[0]}/readings.{kind}"
         _, seconds, peak = imported(client, path)

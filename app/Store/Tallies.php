@@ -6,6 +6,7 @@ namespace App\Store;
 
 use App\Models\Variable;
 use App\Store\Changes\DraftRevision;
+use Brick\Math\BigRational;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use RowTally\Core\Columns\Chunk;
@@ -16,6 +17,7 @@ use RowTally\Core\Columns\NumberColumn;
 use RowTally\Core\Columns\RowsMarked;
 use RowTally\Core\Columns\TallyColumn;
 use RowTally\Core\Columns\TallyUnderCounts;
+use RowTally\Core\Comparison\Superiority;
 use RowTally\Core\Frequency\FrequencyKind;
 use RowTally\Core\Frequency\FrequencyTable;
 use RowTally\Core\Frequency\LabelFrequencies;
@@ -206,6 +208,29 @@ final class Tallies
                 $group->know('anderson_darling', AndersonDarling::ofStatistic($statistic, $group->n()));
             }
             $group->know('shape', new HigherMoments($skewness, $kurtosis));
+        }
+    }
+
+    /**
+     * Makes known how often a value of one group exceeds one of another, where that takes a walk through very many.
+     *
+     * @param list<Observations> $all    as `numbers()` gives them
+     * @param list<int>          $groups as the grouping numbers them: each after the first is put against that
+     */
+    public function knowSuperiority(Variable $variable, StoredGrouping $rowGrouping, array $all, array $groups): void
+    {
+        $first = array_shift($groups);
+        foreach ($groups as $second) {
+            if ($first === null || $all[$first + 1]->n() === 0 || $all[$second + 1]->n() === 0 || $all[$first + 1]->n() + $all[$second + 1]->n() <= self::MANY) {
+                continue;
+            }
+            $key = "{$rowGrouping->key}|{$first}|{$second}";
+            $stored = self::payload($variable, TallyKind::Facts, $key, $rowGrouping->since($variable));
+            if ($stored === null) {
+                $this->store($variable, TallyKind::Facts, $key, $rowGrouping->since($variable), (string) Superiority::of($all[$first + 1], $all[$second + 1]));
+            } else {
+                Superiority::know($all[$first + 1], $all[$second + 1], BigRational::of($stored));
+            }
         }
     }
 

@@ -20,13 +20,35 @@ use RowTally\Core\Values\OrderedValues;
  * Accuracy    exact, whatever n. Decimals and doubles against one another are compared as doubles, the nearest to what was typed.
  * Cost        one walk through the distinct values of both.
  */
-final class Superiority
+final readonly class Superiority
 {
     /** Twice the pairs of a value with its counts stay below 2^62. */
     private const SAFE_PAIRS = 2.0e18;
 
-    /** For n of 1 or more in both. */
+    private function __construct(
+        /** Held, so that no other takes its number while this is known. */
+        public Observations $first,
+        public BigRational $chance,
+    ) {}
+
+    /** For n of 1 or more in both; worked out once for the two. */
     public static function of(Observations $first, Observations $second): BigRational
+    {
+        return $second->remembered(self::over($first), static fn(): self => new self($first, self::walked($first, $second)))->chance;
+    }
+
+    /** Makes known what was worked out before. */
+    public static function know(Observations $first, Observations $second, BigRational $superiority): void
+    {
+        $second->know(self::over($first), new self($first, $superiority));
+    }
+
+    private static function over(Observations $first): string
+    {
+        return 'superiority over ' . spl_object_id($first);
+    }
+
+    private static function walked(Observations $first, Observations $second): BigRational
     {
         [$one, $other] = [$first->values, $second->values];
         $isSafe = (float) $one->n() * (float) $other->n() < self::SAFE_PAIRS;
@@ -84,7 +106,7 @@ final class Superiority
                 $values[] = match (true) {
                     $unit === $decimals => $slice,
                     $unit !== null => self::times($slice, 10 ** ($unit - (int) $decimals)),
-                    default => self::over($slice, 10 ** (int) $decimals),
+                    default => self::dividedBy($slice, 10 ** (int) $decimals),
                 };
                 $counts[] = $often;
             }
@@ -112,7 +134,7 @@ final class Superiority
      *
      * @return list<float>
      */
-    private static function over(array $slice, int $scale): array
+    private static function dividedBy(array $slice, int $scale): array
     {
         return array_map(static fn(int|float $value): float => $value / $scale + 0.0, $slice);
     }
