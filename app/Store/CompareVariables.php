@@ -42,7 +42,7 @@ final readonly class CompareVariables
             throw UnknownVariable::comparesNoGroups();
         }
         $grouping = StoredGrouping::of($dataset, $asked->question->about([$variable->key]), $this->tallies);
-        $all = $this->tallies->numbers($variable, $grouping, $dataset->revision);
+        $all = $this->tallies->byGroup($variable, $grouping, $dataset->revision);
         $shown = $grouping->shownGroups($asked->question->showsNoEntry);
         $names = array_map(static fn(int $group): string => RowGrouping::name($grouping->labels[$group]), $shown);
         $chosen = $asked->groups === [] ? $this->firstTwo($grouping, $shown, $all) : array_map(static function (string $name) use ($names, $shown): int {
@@ -59,7 +59,7 @@ final readonly class CompareVariables
             $variable->name,
             $variable->unit,
             $variable->shown_decimals ?? $variable->decimals,
-            self::atLeastTwo(array_map(static fn(int $group): array => [RowGrouping::name($grouping->labels[$group]), $all[$group + 1]], $chosen)),
+            self::atLeastTwo(array_map(static fn(int $group): array => [RowGrouping::name($grouping->labels[$group]), $all[$group]], $chosen)),
             groups: $names,
             labels: $labels === null ? null : array_map(static fn(int $side): Closure => static fn(BigDecimal $value): ?string => $labels->of($side + 1, [$value])[0], array_keys($chosen)),
             rows: static function (string $condition, int $side) use ($grouping, $chosen, $asked): ?string {
@@ -78,13 +78,13 @@ final readonly class CompareVariables
 
     /**
      * @param list<int>          $shown
-     * @param list<Observations> $all   overall, then each group
+     * @param list<Observations> $all   of each group
      *
      * @return list<int>
      */
     private function firstTwo(StoredGrouping $grouping, array $shown, array $all): array
     {
-        $named = array_values(array_filter($shown, static fn(int $group): bool => !in_array(null, $grouping->labels[$group], true) && $all[$group + 1]->n() > 0));
+        $named = array_values(array_filter($shown, static fn(int $group): bool => !in_array(null, $grouping->labels[$group], true) && $all[$group]->n() > 0));
 
         return array_slice(count($named) >= 2 ? $named : $shown, 0, 2);
     }

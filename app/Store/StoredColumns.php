@@ -7,6 +7,7 @@ namespace App\Store;
 use App\Models\ColumnChunk;
 use App\Models\Variable;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Support\Facades\DB;
 use RowTally\Core\Columns\Chunk;
 use RowTally\Core\Columns\ChunkEncoding;
 use RowTally\Core\Columns\EncodedCells;
@@ -71,7 +72,7 @@ final class StoredColumns
         $query->whereIn('variable_id', $variableIds)->whereIn('number', $numbers);
         $window = [];
         // Without models: of a million rows there are hundreds of chunks.
-        foreach ($query->toBase()->get(['variable_id', 'number', 'encoding', 'rows', 'missing', 'decimals', 'unread', 'payload']) as $row) {
+        foreach (self::read($query, ['encoding', 'rows', 'missing', 'decimals', 'unread', 'payload']) as $row) {
             /** @var \stdClass&object{variable_id: int, number: int, encoding: string, rows: int, missing: int, decimals: int|null, unread: string|null, payload: string} $row */
             $window[$row->variable_id][$row->number] = new EncodedCells(
                 new Chunk(ChunkEncoding::from($row->encoding), $row->rows, $row->missing, $row->payload, $row->decimals),
@@ -96,11 +97,47 @@ final class StoredColumns
             $query->whereIn('number', $numbers);
         }
         $payloads = [];
-        foreach ($query->toBase()->pluck('payload', 'number')->all() as $number => $payload) {
-            $payloads[(int) $number] = is_string($payload) ? $payload : '';
+        foreach (self::read($query, ['payload']) as $row) {
+            /** @var \stdClass&object{number: int, payload: string} $row */
+            $payloads[$row->number] = $row->payload;
         }
 
         return $payloads;
+    }
+
+    /**
+     * Reads the bytes only of those that are meant: to look for them among older versions reads none.
+     *
+     * @param Builder<ColumnChunk> $meant
+     * @param list<string>         $columns
+     *
+     * @return list<\stdClass>
+     */
+    private static function read(Builder $meant, array $columns): array
+    {
+        $keys = [];
+        $since = $numbers = $variables = [];
+        foreach ($meant->toBase()->get(['variable_id', 'number', 'since_revision']) as $key) {
+            /** @var \stdClass&object{variable_id: int, number: int, since_revision: int} $key */
+            $keys["{$key->variable_id} {$key->number} {$key->since_revision}"] = true;
+            $variables[$key->variable_id] = $key->variable_id;
+            $numbers[$key->number] = $key->number;
+            $since[$key->since_revision] = $key->since_revision;
+        }
+        if ($keys === []) {
+            return [];
+        }
+        $rows = DB::table('column_chunks')->whereIn('variable_id', $variables)->whereIn('number', $numbers)->whereIn('since_revision', $since)->get(['variable_id', 'number', 'since_revision', ...$columns]);
+
+        $read = [];
+        foreach ($rows as $row) {
+            /** @var \stdClass&object{variable_id: int, number: int, since_revision: int} $row */
+            if (isset($keys["{$row->variable_id} {$row->number} {$row->since_revision}"])) {
+                $read[] = $row;
+            }
+        }
+
+        return $read;
     }
 
     /** @return array<int, string> */

@@ -72,6 +72,18 @@ final class Tallies
     }
 
     /**
+     * The same of the groups alone: all of them together need not be counted.
+     *
+     * @return list<Observations>
+     */
+    public function byGroup(Variable $variable, StoredGrouping $rowGrouping, int $revision): array
+    {
+        return $rowGrouping->isPlain() && $rowGrouping->aside === null && $rowGrouping->by !== []
+            ? $this->byLabel($variable, $rowGrouping->by[0], $revision)
+            : array_slice($this->numbers($variable, $rowGrouping, $revision), 1);
+    }
+
+    /**
      * All rows but those set aside, then those of each label of a category.
      *
      * @param list<Variable>               $by     none or one
@@ -109,17 +121,18 @@ final class Tallies
      */
     private function plain(Variable $variable, array $by, int $revision): array
     {
-        $overall = $this->whole($variable, $revision);
-        if ($by === []) {
-            return [$overall];
-        }
-        $split = $by[0];
-        $groups = $this->tallied($variable, "by:{$split->id}", max($variable->data_revision, $split->data_revision), static fn(): array => TallyColumn::byGroup(
+        return [$this->whole($variable, $revision), ...($by === [] ? [] : $this->byLabel($variable, $by[0], $revision))];
+    }
+
+    /** @return list<Observations> those of each label, and those without one where there are any */
+    private function byLabel(Variable $variable, Variable $by, int $revision): array
+    {
+        $groups = $this->tallied($variable, "by:{$by->id}", max($variable->data_revision, $by->data_revision), static fn(): array => TallyColumn::byGroup(
             StoredColumns::number($variable, $revision),
-            Grouping::ofCategory(StoredColumns::chunks($split, $revision), count($split->dictionary)),
+            Grouping::ofCategory(StoredColumns::chunks($by, $revision), count($by->dictionary)),
         ));
 
-        return [$overall, ...self::unlabelledLast($groups, $split)];
+        return self::unlabelledLast($groups, $by);
     }
 
     /**
@@ -214,22 +227,22 @@ final class Tallies
     /**
      * Makes known how often a value of one group exceeds one of another, where that takes a walk through very many.
      *
-     * @param list<Observations> $all    as `numbers()` gives them
-     * @param list<int>          $groups as the grouping numbers them: each after the first is put against that
+     * @param list<Observations> $groups   as `byGroup()` gives them
+     * @param list<int>          $compared as the grouping numbers them: each after the first is put against that
      */
-    public function knowSuperiority(Variable $variable, StoredGrouping $rowGrouping, array $all, array $groups): void
+    public function knowSuperiority(Variable $variable, StoredGrouping $rowGrouping, array $groups, array $compared): void
     {
-        $first = array_shift($groups);
-        foreach ($groups as $second) {
-            if ($first === null || $all[$first + 1]->n() === 0 || $all[$second + 1]->n() === 0 || $all[$first + 1]->n() + $all[$second + 1]->n() <= self::MANY) {
+        $first = array_shift($compared);
+        foreach ($compared as $second) {
+            if ($first === null || $groups[$first]->n() === 0 || $groups[$second]->n() === 0 || $groups[$first]->n() + $groups[$second]->n() <= self::MANY) {
                 continue;
             }
             $key = "{$rowGrouping->key}|{$first}|{$second}";
             $stored = self::payload($variable, TallyKind::Facts, $key, $rowGrouping->since($variable));
             if ($stored === null) {
-                $this->store($variable, TallyKind::Facts, $key, $rowGrouping->since($variable), (string) Superiority::of($all[$first + 1], $all[$second + 1]));
+                $this->store($variable, TallyKind::Facts, $key, $rowGrouping->since($variable), (string) Superiority::of($groups[$first], $groups[$second]));
             } else {
-                Superiority::know($all[$first + 1], $all[$second + 1], BigRational::of($stored));
+                Superiority::know($groups[$first], $groups[$second], BigRational::of($stored));
             }
         }
     }

@@ -8,7 +8,10 @@ use ArrayObject;
 use Brick\Math\BigInteger;
 use Brick\Math\BigRational;
 use RowTally\Core\Observations\Observations;
+use RowTally\Core\Values\BucketedValues;
+use RowTally\Core\Values\GatheredBuckets;
 use RowTally\Core\Values\OrderedValues;
+use RowTally\Core\Values\Runs;
 
 /**
  * The chance that a value of the second, drawn at random, exceeds one of the first; equal ones count half.
@@ -102,7 +105,7 @@ final readonly class Superiority
         $laid = $side->remembered('laid out ' . ($unit ?? 'as doubles'), static function (Observations $side) use ($unit): ArrayObject {
             $decimals = $side->values->decimals();
             $values = $counts = [];
-            foreach ($side->values->slices() as [$slice, $often]) {
+            foreach (self::slices($side->values) as [$slice, $often]) {
                 $values[] = match (true) {
                     $unit === $decimals => $slice,
                     $unit !== null => self::times($slice, 10 ** ($unit - (int) $decimals)),
@@ -117,6 +120,23 @@ final readonly class Superiority
         $lists = $laid->getArrayCopy();
 
         return $lists;
+    }
+
+    /** @return iterable<array{list<int>|list<float>, list<int>}> distinct values, ascending */
+    private static function slices(OrderedValues $values): iterable
+    {
+        if (!$values instanceof BucketedValues || !$values->buckets instanceof GatheredBuckets) {
+            return $values->slices();
+        }
+        // Not in order yet, and all of them are needed: to sort them at once takes less than one bucket after the other.
+        $all = [];
+        foreach ($values->buckets->unordered() as [$some]) {
+            $all[] = $some;
+        }
+        $all = array_merge(...$all);
+        sort($all);
+
+        return [Runs::of($all)];
     }
 
     /**

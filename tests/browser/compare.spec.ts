@@ -141,7 +141,8 @@ test('a dataset says what its rows are, and its sentences use the word', async (
 });
 
 test('what a row is can be said before the rows are brought in', async ({ page }) => {
-    await upload(page, 'named.csv', hives);
+    // Columns of its own: what was decided is remembered for those that are alike.
+    await upload(page, 'named.csv', hives.replace('Tag', 'Mark'));
     await page.getByRole('button', { name: /^What a row is/ }).click();
     await page.getByRole('textbox', { name: 'What a row is' }).fill('hive, hives');
     await page.getByRole('button', { name: 'Use it' }).click();
@@ -149,4 +150,46 @@ test('what a row is can be said before the rows are brought in', async ({ page }
     await page.getByRole('button', { name: 'Bring in the rows' }).click();
     await page.getByRole('link', { name: 'Open its profile' }).first().click();
     await expect(page.getByText('10 hives × 5 variables')).toBeVisible();
+});
+
+test('by keyboard alone: groups are chosen and turned, what it says is edited, kept, and out of date after an edit', async ({ page }) => {
+    await uploadAndOpen(page, 'keys.csv', hives);
+    const to = async (role: 'link' | 'button', name: RegExp | string) => {
+        await page.getByRole(role, { name }).first().focus();
+        await page.keyboard.press('Enter');
+    };
+    await to('link', 'Compare');
+    await expect(line(page, 'mean')).toContainText('+21.6');
+    // A word opens with the down arrow, is chosen from by its beginning, and gives the focus back.
+    const good = page.getByRole('button', { name: /^Better is/ });
+    await good.focus();
+    await page.keyboard.press('ArrowDown');
+    await expect(page.getByRole('menu')).toBeVisible();
+    await page.keyboard.press('m');
+    await expect(page.getByRole('menuitemradio', { name: /^more/ })).toBeFocused();
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('menu')).toHaveCount(0);
+    await expect(page.getByRole('button', { name: 'Better is: more', exact: true })).toBeFocused();
+    await to('button', 'The other way round');
+    await expect(line(page, 'mean')).toContainText('−21.6');
+    const says = page.getByRole('region', { name: 'What it says' });
+    await says.getByRole('button', { name: /^Edit/ }).first().focus();
+    await page.keyboard.press('Enter');
+    await page.getByRole('textbox', { name: /^In your words/ }).focus();
+    await page.keyboard.press('Control+a');
+    await page.keyboard.type('North gives less.');
+    await to('button', 'Keep it so');
+    await expect(page.getByText(/^Kept for the report/)).toBeVisible();
+    await to('link', 'Rows');
+    await page.getByRole('grid').focus();
+    await page.keyboard.press('End');
+    for (let row = 1; row < 10; ++row) {
+        await page.keyboard.press('ArrowDown');
+    }
+    await page.keyboard.type('80');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('gridcell', { name: '80' })).toBeVisible();
+    await to('link', 'Report');
+    await expect(page.getByRole('textbox', { name: /^Sentence of/ })).toHaveValue('North gives less.');
+    await expect(page.getByText('The data have changed since')).toBeVisible();
 });

@@ -64,3 +64,48 @@ test('a far row is judged: what changes without it, looked at and stays, or set 
     await expect(page.getByText('No row lies beyond the fences.')).toBeVisible();
     await expect(page.getByRole('region', { name: 'Basis of every figure' })).toContainText('1 set aside');
 });
+
+test('by keyboard alone: an outlier is set aside from the sheet, leaves the figures, stands in the report, is undone and deleted', async ({
+    page,
+}) => {
+    await uploadAndOpen(page, 'keys.csv', hives, 'Honey');
+    const press = async (name: RegExp | string) => {
+        const button = page.getByRole('button', { name }).first();
+        await button.focus();
+        await page.keyboard.press('Enter');
+    };
+    await press(/^Judge it/);
+    await expect(page.getByRole('region', { name: 'Far rows' })).toBeVisible();
+    await press('set aside: row 6');
+    const reason = page.getByRole('textbox', { name: /^Why no figure should count/ });
+    await reason.focus();
+    await page.keyboard.type('the scale was broken');
+    await page.keyboard.press('Enter');
+    await expect.poll(() => figures(page, 'mean')).toEqual(['3.0']);
+
+    const report = page.getByRole('link', { name: 'Report' });
+    await report.focus();
+    await page.keyboard.press('Enter');
+    const aside = page.getByRole('region', { name: 'Set aside' });
+    await expect(aside.getByRole('row').nth(1)).toContainText(/6\s*S3\s*South\s*90\s*the scale was broken/);
+
+    // Deleted, it is set aside no more; the last two changes undone, it counts again.
+    await page.getByRole('link', { name: 'Rows' }).focus();
+    await page.keyboard.press('Enter');
+    await page.getByRole('grid').focus();
+    for (let row = 1; row < 6; ++row) {
+        await page.keyboard.press('ArrowDown');
+    }
+    await press(/^Delete 1 row/);
+    // Five, and the one that is not there yet.
+    await expect(page.locator('[data-row]')).toHaveCount(6);
+    await expect(page.getByRole('button', { name: /^Set aside/ })).toHaveCount(0);
+    await page.keyboard.press('Control+z');
+    await expect(page.getByRole('button', { name: /^Row 6, set aside/ })).toBeVisible();
+    await page.keyboard.press('Control+z');
+    await expect(page.getByRole('button', { name: 'Row 6', exact: true })).toBeVisible();
+    await page.getByRole('link', { name: 'Report' }).focus();
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('Nothing is kept yet.')).toBeVisible();
+    await expect(page.getByRole('region', { name: 'Set aside' })).toHaveCount(0);
+});

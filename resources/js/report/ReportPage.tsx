@@ -9,6 +9,7 @@ import { TopBar } from '../ui/TopBar';
 import { Waiting } from '../ui/Waiting';
 import { KeptItem } from './KeptItem';
 import { useKept, useKeptChanges } from './queries';
+import { SetAsideRows } from './SetAsideRows';
 
 /** What was kept of a dataset, in order, with notes: to be read, arranged and printed. */
 export function ReportPage() {
@@ -76,6 +77,7 @@ export function ReportPage() {
                                 onRemove={() => remove.mutate(item.id)}
                             />
                         ))}
+                    {dataset.data !== undefined && dataset.data.set_aside > 0 && <SetAsideRows dataset={dataset.data} />}
                 </div>
             </main>
         </div>

@@ -1,11 +1,32 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, bodyOf, type Kept, type OwnWords } from '../api/client';
+import { api, bodyOf, type Dataset, type Kept, type OwnWords } from '../api/client';
 
 /** What is held for the report of a dataset, in order. */
 export function useKept(dataset: number) {
     return useQuery({
         queryKey: ['kept', dataset],
         queryFn: async () => bodyOf(await api.GET('/datasets/{dataset}/kept', { params: { path: { dataset } } })),
+    });
+}
+
+/** So many rows that are set aside are listed. */
+export const ASIDE_SHOWN = 100;
+
+/** The rows that are set aside, with their reasons. */
+export function useAsideRows({ id, revision }: Dataset, of: string[]) {
+    return useQuery({
+        queryKey: ['aside', id, revision, of],
+        queryFn: async ({ signal }) =>
+            bodyOf(
+                await api.GET('/datasets/{dataset}/rows', {
+                    params: {
+                        path: { dataset: id },
+                        query: { of: of.join(','), where: 'not missing("Set aside")', from: 0, count: ASIDE_SHOWN },
+                    },
+                    signal,
+                }),
+            ),
+        staleTime: Infinity,
     });
 }
 
