@@ -46,13 +46,17 @@ final class QqScene implements Picture
         $last = count($points) - 1;
         $drawn = count($points) < $plot->n ? ' ' . Counted::text(count($points)) . ' of ' . Counted::text($plot->n) . ' points are drawn.' : '';
 
+        $says = $plot->line === null
+            ? 'the quartiles are equal, so there is no line to hold the values to.'
+            : 'near the line, which runs through the quartiles, the values are like those of a normal distribution.';
+
         return PointsScene::draw(
             $points,
             PointsScene::axisOf($points[0][0], $points[$last][0]),
             PointsScene::axisOf($points[0][1], $points[$last][1]),
             ['z expected of a normal distribution', $axisName],
             "{$axisName}, normal Q–Q plot" . ($of === '' ? '' : " of {$of}"),
-            ($of === '' ? 'Near' : "{$of}: near") . " the line, which runs through the quartiles, the values are like those of a normal distribution.{$drawn}",
+            ($of === '' ? ucfirst($says) : "{$of}: {$says}") . $drawn,
             $lane,
             $width,
             $plot->line,

@@ -76,7 +76,8 @@ enum Marker: string
     private static function around(Observations $observations, Basis $basis, int $k, string $low, string $high): array
     {
         $variance = $observations->variance($basis->takenAs);
-        if ($variance === null) {
+        // Without a spread they would all lie on the mean.
+        if ($variance === null || $variance->getSign() === 0) {
             return [];
         }
         $reach = Exact::squareRootRatio($variance)->multipliedBy($k);

@@ -41,6 +41,7 @@ final class ScenesTest extends TestCase
         // Through the quartiles, 1 and 3: the middle one is on it.
         self::assertEqualsWithDelta(135.0, ($line['y1'] + $line['y2']) / 2, 0.01);
         self::assertStringContainsString('North: near the line', $scene->caption);
+        self::assertStringContainsString('The quartiles are equal', QqScene::of(NormalQq::of(self::of('5', '5', '5'), new Basis()), 'kg', '', 0, 702.0)->caption ?? '');
         self::assertSame(['z expected of a normal distribution', 'kg'], $scene->table[0]);
         self::assertCount(6, $scene->table);
         self::assertStringStartsWith('5 points, from z expected', $scene->sentences[0]);
