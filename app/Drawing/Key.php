@@ -14,7 +14,7 @@ final class Key
     private const GAP = 18.0;
 
     /**
-     * @param list<array{sign: string, words: string, lane?: int}> $entries a sign is line, swatch, mean, median, near or far
+     * @param list<array{sign: string, words: string, lane?: int}> $entries a sign is line, dotted, swatch, mean, median, near or far
      *
      * @return float how high it is
      */
@@ -39,6 +39,7 @@ final class Key
     {
         match ($sign) {
             'line' => $scene->line($x, $y, $x + self::SAMPLE, $y, ['stroke' => "lane-{$lane}", 'thick' => $lane === 0 ? 2.0 : 1.5, 'dash' => Palette::dash($lane)]),
+            'dotted' => $scene->line($x, $y, $x + self::SAMPLE, $y, ['stroke' => 'accent', 'dash' => '2 3']),
             'swatch' => $scene->rect($x + 2, $y - 5, 10, 10, ['fill' => "lane-{$lane}", 'opacity' => 0.55]),
             'median' => $scene->line($x + 7, $y - 5, $x + 7, $y + 5, ['stroke' => 'soft', 'thick' => 3.5]),
             'mean' => Boxes::mean($scene, $x + 7, $y - 4, 'soft', role: null),
@@ -48,7 +49,7 @@ final class Key
 
     private static function wide(string $sign): float
     {
-        return $sign === 'line' ? self::SAMPLE : self::MARK;
+        return $sign === 'line' || $sign === 'dotted' ? self::SAMPLE : self::MARK;
     }
 
     /**

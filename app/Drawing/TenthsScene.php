@@ -65,7 +65,9 @@ final readonly class TenthsScene implements Picture
         }
         $y = Scale::ofAxis($axis, self::TOP + self::ROOM, self::TOP);
         $x = new Scale(10.0, 90.0, self::LEFT + 26, $width - self::RIGHT);
-        $key = count($compared) === 1 ? [] : array_map(static fn(int $lane): array => ['sign' => 'line', 'words' => "{$names[$lane]} less {$first}", 'lane' => $lane], array_keys($compared));
+        $key = count($compared) === 1
+            ? self::ofTheMeans($of, $compared[array_key_first($compared)], $y)
+            : array_map(static fn(int $lane): array => ['sign' => 'line', 'words' => "{$names[$lane]} less {$first}", 'lane' => $lane], array_keys($compared));
         $bottom = self::TOP + self::ROOM;
         $table = [['Place in the order', ...array_map(static fn(int $lane): string => "{$names[$lane]} less {$first}", array_keys($compared))]];
         foreach (range(1, 9) as $tenth) {
@@ -90,15 +92,28 @@ final readonly class TenthsScene implements Picture
         return $scene;
     }
 
+    /** @return list<array{sign: string, words: string}> what the dotted line stands for */
+    private static function ofTheMeans(PictureSource $of, ComparedGroups $pair, Scale $y): array
+    {
+        $mean = $pair->difference(Measure::Mean)->number();
+
+        return $mean === null || $mean < $y->from || $mean > $y->to ? [] : [['sign' => 'dotted', 'words' => 'difference of the means, ' . FigureText::signed((float) $mean, self::display($of, $pair)->inUnit(abs($mean)))]];
+    }
+
+    private static function display(PictureSource $of, ComparedGroups $pair): FigureText
+    {
+        [$first, $second] = [$pair->first->values->decimals(), $pair->second->values->decimals()];
+
+        return new FigureText($of->basis(), $first === null || $second === null ? null : max($first, $second));
+    }
+
     /** @param list<float> $tenths */
     private static function line(Scene $scene, PictureSource $of, ComparedGroups $pair, int $lane, array $tenths, Scale $x, Scale $y, bool $isAlone, string $name): void
     {
-        $decimals = $pair->first->values->decimals() === null || $pair->second->values->decimals() === null ? null : max($pair->first->values->decimals(), $pair->second->values->decimals());
-        $display = new FigureText($of->basis(), $decimals);
+        $display = self::display($of, $pair);
         $mean = $pair->difference(Measure::Mean)->number();
         if ($isAlone && $mean !== null && $mean >= $y->from && $mean <= $y->to) {
             $scene->line(self::LEFT, $y->at((float) $mean), $x->end, $y->at((float) $mean), ['stroke' => 'accent', 'dash' => '2 3', 'role' => 'mean-difference']);
-            $scene->text(self::LEFT + 4, $y->at((float) $mean) - 5, 'of the means ' . FigureText::signed((float) $mean, $display->inUnit(abs($mean))), ['fill' => 'accent', 'face' => 'halo']);
         }
         $points = array_map(static fn(int $i): array => [$x->at(10.0 * ($i + 1)), $y->at($tenths[$i])], range(0, 8));
         $scene->path('M' . implode('L', array_map(static fn(array $point): string => Svg::number($point[0]) . ' ' . Svg::number($point[1]), $points)), ['stroke' => "lane-{$lane}", 'thick' => 1.75, 'dash' => $isAlone ? null : Palette::dash($lane), 'role' => 'tenths', 'id' => (string) $lane]);
