@@ -9,6 +9,7 @@ use App\Models\Variable;
 use Illuminate\Support\Facades\DB;
 use RowTally\Core\Display\DecimalText;
 use RowTally\Core\Figures\FigureText;
+use RowTally\Core\Formula\Condition;
 use RowTally\Core\Judging\Dependence;
 use RowTally\Core\Judging\FarOut;
 use RowTally\Core\Judging\Inside;
@@ -27,6 +28,7 @@ final readonly class JudgeVariable
     private const MOST_ROWS = 100;
     /** So many rows two SD out are looked at; of more, the outermost of all of them are not known. */
     private const MOST_LOOKED_AT = 100_000;
+    private const LONGEST_WHERE = 2000;
 
     public function __construct(private Tallies $tallies, private ReadRows $readRows) {}
 
@@ -78,7 +80,7 @@ final readonly class JudgeVariable
      *
      * @param list<Observations|null> $columns
      *
-     * @return array{over: list<array{k: int, count: string, expected: string}>, total: int, rows: list<array{row: int, label: string|null, value: string, z: float, text: string}>}
+     * @return array{over: list<array{k: int, count: string, expected: string}>, total: int, where: string|null, rows: list<array{row: int, label: string|null, value: string, z: float, text: string}>}
      */
     private function farOut(Dataset $dataset, Variable $variable, StoredGrouping $stored, RowGrouping $grouping, array $columns, bool $isOverall, Question $question, FigureText $display): array
     {
@@ -86,10 +88,14 @@ final readonly class JudgeVariable
         $limits = array_map(static fn(?FarOut $out): ?array => $out?->limits(), $each);
         $beyond = RowsBeyond::of($stored->table(), $variable->name, $grouping, $isOverall ? $limits : [null, ...$limits], self::MOST_LOOKED_AT, true);
         $rows = [];
+        $ends = [];
         foreach ($beyond['rows'] as ['row' => $row, 'value' => $value, 'columns' => [$column]]) {
-            $out = $each[$isOverall ? 0 : $column - 1] ?? null;
+            $place = $isOverall ? 0 : $column - 1;
+            $out = $each[$place] ?? null;
             if ($out !== null) {
-                $rows[] = ['row' => $row, 'value' => $value, 'z' => $out->z($value)];
+                $rows[] = ['row' => $row, 'value' => $value, 'z' => $z = $out->z($value)];
+                [$low, $high] = $ends[$place] ?? [null, null];
+                $ends[$place] = $z < 0 ? [max($low ?? $value, $value), $high] : [$low, min($high ?? $value, $value)];
             }
         }
         usort($rows, static fn(array $one, array $other): int => [abs($other['z']), $one['row']] <=> [abs($one['z']), $other['row']]);
@@ -109,6 +115,7 @@ final readonly class JudgeVariable
                 ['k' => 3, 'count' => Exact::plainText((float) ($three / $perRow)), 'expected' => DecimalText::of($expectedThree, 1)],
             ],
             'total' => $beyond['total'],
+            'where' => self::whereOut($dataset, $variable, $stored, $grouping, $ends, $isOverall, $question),
             'rows' => array_map(fn(array $row): array => [
                 'row' => $row['row'],
                 'label' => $id === null ? null : $this->readRows->window($dataset, new RowsQuestion([$id->key], from: $row['row'] - 1, count: 1))->cells[$id->key][0] ?? null,
@@ -117,6 +124,36 @@ final readonly class JudgeVariable
                 'text' => DecimalText::of($row['z'], 2),
             ], array_slice($rows, 0, self::MOST_ROWS)),
         ];
+    }
+
+    /**
+     * The condition that leaves the rows that lie out; null where there are none, or a number splits them.
+     *
+     * @param array<int, array{float|null, float|null}> $ends the innermost values that lie out, below and above, by column
+     */
+    private static function whereOut(Dataset $dataset, Variable $variable, StoredGrouping $stored, RowGrouping $grouping, array $ends, bool $isOverall, Question $question): ?string
+    {
+        $any = [];
+        foreach ($ends as $place => [$low, $high]) {
+            $out = implode(' or ', [
+                ...($low === null ? [] : [Condition::name($variable->name) . ' <= ' . Exact::plainText($low)]),
+                ...($high === null ? [] : [Condition::name($variable->name) . ' >= ' . Exact::plainText($high)]),
+            ]);
+            $labels = [];
+            foreach ($isOverall ? [] : $stored->by as $i => $split) {
+                if ($split->type !== VariableType::Category) {
+                    return null;
+                }
+                $labels[] = Condition::label($split->name, $grouping->labels[$place][$i] ?? null);
+            }
+            $any[] = $labels === [] ? "({$out})" : '(' . implode(' and ', $labels) . " and ({$out}))";
+        }
+        if ($any === []) {
+            return null;
+        }
+        $where = Condition::all($question->basis->where, ...($dataset->set_aside === 0 ? [] : ['missing(' . Condition::name(StoredRows::ASIDE) . ')']), ...[count($any) === 1 ? $any[0] : '(' . implode(' or ', $any) . ')']);
+
+        return strlen($where) > self::LONGEST_WHERE ? null : $where;
     }
 
     /** @return array{float, float}|null */

@@ -1654,6 +1654,8 @@ export interface components {
                 expected: string;
             }[];
             total: number;
+            /** @description The condition that leaves these rows; null where none or no condition does. */
+            where: string | null;
             /** @description The farthest first, at most a hundred. */
             rows: {
                 row: number;

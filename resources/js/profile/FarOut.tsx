@@ -1,9 +1,23 @@
 import type { Judged } from '../api/client';
+import { Button } from '../ui/Button';
 import { TableOut } from '../ui/copying';
 import { cell, head, Heads } from './judgedCells';
 
 /** Rows by how many standard deviations they lie out, the farthest first. */
-export function FarOut({ out, title, name, basis }: { out: Judged['z']; title: string; name: string; basis: string }) {
+export function FarOut({
+    out,
+    title,
+    name,
+    basis,
+    onShowRows,
+}: {
+    out: Judged['z'];
+    title: string;
+    name: string;
+    basis: string;
+    onShowRows: (where: string) => void;
+}) {
+    const { where } = out;
     const rows = out.rows;
     const cells = () => [['Row', 'Name', name, 'z'], ...rows.map((row) => [String(row.row), row.label ?? '', row.value, String(row.z)])];
     return (
@@ -50,6 +64,11 @@ export function FarOut({ out, title, name, basis }: { out: Judged['z']; title: s
                             </tbody>
                         </table>
                     </div>
+                    {where !== null && (
+                        <Button look="quiet" className="px-0! text-small" onClick={() => onShowRows(where)}>
+                            Show them in Rows
+                        </Button>
+                    )}
                     {out.total > rows.length && (
                         <p className="text-fine text-soft">
                             The {rows.length} farthest of {out.total} are shown.

@@ -51,9 +51,15 @@ export function JudgePart({
                         </div>
                     ))}
                     <div className="flex flex-wrap items-start gap-x-12 gap-y-4">
-                        <FarOut out={judged.z} title="z-scores" name={axisName} basis={basis} />
+                        <FarOut out={judged.z} title="z-scores" name={axisName} basis={basis} onShowRows={onShowRows} />
                         {judged.z_within !== null && (
-                            <FarOut out={judged.z_within} title="z-scores within groups" name={axisName} basis={basis} />
+                            <FarOut
+                                out={judged.z_within}
+                                title="z-scores within groups"
+                                name={axisName}
+                                basis={basis}
+                                onShowRows={onShowRows}
+                            />
                         )}
                     </div>
                     <ShapePart {...{ dataset, revision, question, variable, names, axisName, onShowRows }} columns={judged.columns} />

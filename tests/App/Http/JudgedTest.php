@@ -29,6 +29,9 @@ final class JudgedTest extends AppTestCase
         self::assertSame([[2, '1', '0.5'], [3, '0', '0.0']], array_map(array_values(...), $answer->json('z.over')));
         self::assertSame([[12, 'S6', '200', '2.98']], array_map(static fn(array $row): array => [$row['row'], $row['label'], $row['value'], $row['text']], $answer->json('z.rows')));
         self::assertSame([12, 6], array_column($answer->json('z_within.rows'), 'row'));
+        foreach (['z' => [12], 'z_within' => [6, 12]] as $which => $rows) {
+            self::assertSame($rows, $this->getJson("/api/datasets/{$dataset->id}/rows?where=" . urlencode($answer->json("{$which}.where")))->assertOk()->json('rows'), 'its condition leaves the same rows');
+        }
         self::assertNull($this->getJson("/api/datasets/{$dataset->id}/judged?of=yield")->json('z_within'));
         self::assertSame(['n', 'mean', 'sd'], array_column($answer->json('columns.0.depends'), 'key'));
     }
@@ -47,7 +50,10 @@ final class JudgedTest extends AppTestCase
     {
         $dataset = $this->dataset(self::HIVES);
         $this->postJson("/api/datasets/{$dataset->id}/changes", ['revision' => 1, 'kind' => 'set-aside', 'rows' => [12], 'reason' => 'broken scale'])->assertCreated();
-        self::assertSame(0, $this->getJson("/api/datasets/{$dataset->id}/judged?of=yield")->assertOk()->json('far.total'));
+        $judged = $this->getJson("/api/datasets/{$dataset->id}/judged?of=yield")->assertOk();
+        self::assertSame([0, null], [$judged->json('far.total'), $judged->json('z.where')]);
+        $apart = $this->getJson("/api/datasets/{$dataset->id}/judged?of=yield&by=apiary&where=" . urlencode("Tag != 'S1'"))->assertOk()->json('z_within');
+        self::assertSame(array_column($apart['rows'], 'row'), $this->getJson("/api/datasets/{$dataset->id}/rows?where=" . urlencode((string) $apart['where']))->assertOk()->json('rows'));
         self::assertSame(0, $this->getJson("/api/datasets/{$dataset->id}/judged?of=yield&where=" . urlencode('Yield > 1000'))->assertOk()->json('far.total'));
         $this->getJson("/api/datasets/{$dataset->id}/judged?of=apiary")->assertUnprocessable();
         $this->getJson("/api/datasets/{$dataset->id}/judged")->assertUnprocessable();
