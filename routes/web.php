@@ -12,6 +12,7 @@ use App\Http\Controllers\EntryCheckController;
 use App\Http\Controllers\ExportController;
 use App\Http\Controllers\FieldController;
 use App\Http\Controllers\FigureController;
+use App\Http\Controllers\HandOverController;
 use App\Http\Controllers\ImportController;
 use App\Http\Controllers\JudgeController;
 use App\Http\Controllers\KeptController;
@@ -75,6 +76,7 @@ Route::prefix('api')->group(static function (): void {
         Route::get('datasets/{dataset}/kept', [KeptController::class, 'index'])->can('view', 'dataset');
         Route::post('datasets/{dataset}/kept', [KeptController::class, 'store'])->can('change', 'dataset');
         Route::put('datasets/{dataset}/kept/order', [KeptController::class, 'arrange'])->can('change', 'dataset');
+        Route::get('datasets/{dataset}/report/{form}', [HandOverController::class, 'show'])->can('view', 'dataset');
         Route::patch('kept/{keptItem}', [KeptController::class, 'update'])->can('change', 'keptItem');
         Route::delete('kept/{keptItem}', [KeptController::class, 'destroy'])->can('change', 'keptItem');
         Route::get('figures', [FigureController::class, 'index']);

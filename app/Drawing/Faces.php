@@ -21,9 +21,13 @@ final class Faces
     /** An SVG with the faces inside it. */
     public static function into(string $svg): string
     {
-        $rules = array_map(static fn(array $face): string => "@font-face{font-family:\"{$face[0]}\";src:url(data:font/woff2;base64,"
-            . base64_encode((string) file_get_contents(self::FOLDER . "{$face[1]}.woff2")) . ")format(\"woff2\");{$face[2]}}", self::FACES);
+        return (string) preg_replace('/<style>/', '<style>' . self::rules(), $svg, 1);
+    }
 
-        return (string) preg_replace('/<style>/', '<style>' . implode('', $rules), $svg, 1);
+    /** The faces as rules of a style sheet. */
+    public static function rules(): string
+    {
+        return implode('', array_map(static fn(array $face): string => "@font-face{font-family:\"{$face[0]}\";src:url(data:font/woff2;base64,"
+            . base64_encode((string) file_get_contents(self::FOLDER . "{$face[1]}.woff2")) . ")format(\"woff2\");{$face[2]}}", self::FACES));
     }
 }

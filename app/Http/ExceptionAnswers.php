@@ -7,6 +7,7 @@ namespace App\Http;
 use App\Export\CannotExport;
 use App\Files\NoRoom;
 use App\Intake\NotATable;
+use App\Report\CannotHandOver;
 use App\Store\Changes\ChangeRefused;
 use App\Store\Changes\DatasetBusy;
 use App\Store\Changes\StaleRevision;
@@ -32,7 +33,7 @@ final class ExceptionAnswers
     public static function register(Exceptions $exceptions): void
     {
         // What is the matter with somebody's data or words is an answer and no fault of the server.
-        $exceptions->dontReport([NotATable::class, CannotExport::class, ChangeRefused::class, StaleRevision::class, DatasetBusy::class, FormulaError::class, UnknownVariable::class, NotUnderstood::class]);
+        $exceptions->dontReport([NotATable::class, CannotExport::class, CannotHandOver::class, ChangeRefused::class, StaleRevision::class, DatasetBusy::class, FormulaError::class, UnknownVariable::class, NotUnderstood::class]);
         $exceptions->respond(static fn(Response $response, Throwable $exception, Request $request): Response => match (true) {
             $response->getStatusCode() !== 500 => $response,
             !self::isOfApi($request) => new PlainResponse((string) file_get_contents(base_path('ops/pages/away.html')), 503, ['Retry-After' => '5']),
@@ -49,6 +50,7 @@ final class ExceptionAnswers
             'message' => $exception->getMessage(),
             'findings' => [['code' => "lacks-{$exception->lacks}", 'sentence' => $exception->getMessage()]],
         ], 422));
+        $exceptions->render(static fn(CannotHandOver $exception): JsonResponse => self::message(503, $exception->getMessage()));
         $exceptions->render(static fn(CannotExport $exception): JsonResponse => self::message(422, $exception->getMessage()));
         $exceptions->render(static fn(DatasetBusy $exception): JsonResponse => self::message(503, $exception->getMessage()));
         $exceptions->render(static fn(NoRoom $exception): JsonResponse => self::message(507, $exception->getMessage()));

@@ -23,7 +23,7 @@ final class ChangeRequest extends FormRequest
     /** @return array<string, mixed> */
     public function rules(): array
     {
-        $kind = $this->string('kind')->toString();
+        $kind = $this->kind();
         $variable = ['required', 'string', 'max:80'];
         $types = ['required', 'string', Rule::enum(VariableType::class)];
 
@@ -94,8 +94,8 @@ final class ChangeRequest extends FormRequest
     /** @return array<string, string> what a person can run into: what it is, and what to do instead */
     public function messages(): array
     {
-        $isDeleting = $this->string('kind')->toString() === 'delete-rows';
-        $isSettingAside = in_array($this->string('kind')->toString(), ['set-aside', 'bring-back'], true);
+        $isDeleting = $this->kind() === 'delete-rows';
+        $isSettingAside = in_array($this->kind(), ['set-aside', 'bring-back'], true);
 
         return [
             'edits.max' => 'At most ' . number_format(EditCells::MOST_CELLS) . ' cells can be changed at once. Paste them in parts, or bring the table in as a dataset of its own.',
@@ -139,5 +139,13 @@ final class ChangeRequest extends FormRequest
         unset($words['revision']);
 
         return $words;
+    }
+
+    /** As it was said; nothing where it is no text. */
+    private function kind(): string
+    {
+        $kind = $this->input('kind');
+
+        return is_string($kind) ? $kind : '';
     }
 }

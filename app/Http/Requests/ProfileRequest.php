@@ -50,7 +50,9 @@ class ProfileRequest extends AddressRequest
 
     protected function word(string $name): ?string
     {
-        $word = trim($this->string($name)->toString());
+        // It may be asked for while it is still being looked at: then it may be anything.
+        $said = $this->input($name);
+        $word = is_scalar($said) ? trim((string) $said) : '';
 
         return $word === '' ? null : $word;
     }

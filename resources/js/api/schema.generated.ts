@@ -647,6 +647,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/datasets/{dataset}/report/{form}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+                form: "html" | "pdf" | "docx" | "odt" | "markdown" | "tables";
+            };
+            cookie?: never;
+        };
+        get: operations["handOverReport"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/kept/{keptItem}": {
         parameters: {
             query?: never;
@@ -3231,6 +3250,35 @@ export interface operations {
             401: components["responses"]["Refused"];
             404: components["responses"]["Refused"];
             422: components["responses"]["Invalid"];
+        };
+    };
+    handOverReport: {
+        parameters: {
+            query?: {
+                /** @description Of the paper. */
+                size?: "a4" | "letter";
+            };
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+                form: "html" | "pdf" | "docx" | "odt" | "markdown" | "tables";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The report as a file. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            503: components["responses"]["Refused"];
         };
     };
     deleteKept: {

@@ -7,6 +7,7 @@ import { Notice } from '../ui/Notice';
 import { Places } from '../ui/Places';
 import { TopBar } from '../ui/TopBar';
 import { Waiting } from '../ui/Waiting';
+import { HandOver } from './HandOver';
 import { KeptItem } from './KeptItem';
 import { useKept, useKeptChanges } from './queries';
 import { SetAsideRows } from './SetAsideRows';
@@ -60,7 +61,12 @@ export function ReportPage() {
                             <Button disabled={write.isPending} onClick={() => write.mutate(dataset.data.revision)}>
                                 Write something
                             </Button>
-                            {items.length > 0 && <Button onClick={() => window.print()}>Print</Button>}
+                            {items.length > 0 && (
+                                <>
+                                    <Button onClick={() => window.print()}>Print</Button>
+                                    <HandOver dataset={id} />
+                                </>
+                            )}
                         </p>
                     )}
                     {dataset.data !== undefined &&
