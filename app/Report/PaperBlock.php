@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Report;
 
+use App\Drawing\Palette;
+
 /** One block of a report as it is handed over: everything in it is text by now. */
 final readonly class PaperBlock
 {
@@ -75,14 +77,14 @@ final readonly class PaperBlock
         return preg_match('/ aria-label="([^"]*)"/', $this->svg ?? '', $named) === 1 ? html_entity_decode($named[1], ENT_QUOTES | ENT_XML1) : $this->title;
     }
 
-    /** The picture, so that it can stand beside others in one document. */
+    /** The picture, so that it can stand beside others in one document, on white. */
     public function inlineSvg(int $place): string
     {
         return (string) preg_replace(
-            // What draws PDFs reads no short form of a font.
-            ['/\bid="clip(\d+)"/', '/url\(#clip(\d+)\)/', '/\bfont:12px ([^}]+)\}/'],
-            ["id=\"b{$place}-clip\$1\"", "url(#b{$place}-clip\$1)", 'font-size:12px;font-family:$1}'],
-            $this->svg ?? '',
+            // What draws PDFs reads no short form of a font, and would paint the rim of a letter over it.
+            ['/\bid="clip(\d+)"/', '/url\(#clip(\d+)\)/', '/\bfont:12px ([^}]+)\}/', '/\.halo\{[^}]*\}/'],
+            ["id=\"b{$place}-clip\$1\"", "url(#b{$place}-clip\$1)", 'font-size:12px;font-family:$1}', ''],
+            str_replace(Palette::named('light')->ink('paper'), '#ffffff', $this->svg ?? ''),
         );
     }
 }

@@ -27,6 +27,7 @@ final class HandOverTest extends AppTestCase
         foreach (['<b>Figure 1.</b>', '<b>Table 1.</b>', 'South gave <data value="32" title="Mean of Yield &lt;b&gt;&quot;best&quot;&lt;/b&gt; (kg), South">32.0</data> kg.', 'Little &amp; late &lt;script&gt;', 'How it was done', 'Row 5 set aside: the scale was broken', 'the scale was broken</td>'] as $part) {
             self::assertStringContainsString($part, $html);
         }
+        self::assertStringNotContainsString('.halo{', $html, 'what draws PDFs would paint it over the letters');
         self::assertDoesNotMatchRegularExpression('/<script|https?:\/\/(?!www\.w3\.org)|<link|url\(#clip/', $html, 'nothing runs and nothing is fetched');
         self::assertSame(count(array_unique($ids = self::ids($html))), count($ids), 'an id is there once');
         self::assertSame($html, (string) $this->get("/api/datasets/{$dataset->id}/report/html")->getContent(), 'the same again, to the byte');
