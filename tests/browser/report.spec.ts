@@ -21,6 +21,9 @@ test('a picture and a table are kept, noted, arranged, and say when the data hav
     await picture.getByLabel('Note on Three hives').fill('The heaviest weighs as much as all others twice.');
     await picture.getByLabel('Note on Three hives').blur();
     await page.reload();
+    // A note far below is read as it stands, and can be written in when it comes near.
+    await expect(picture.getByText('The heaviest weighs')).toHaveCount(1);
+    await picture.getByRole('img').scrollIntoViewIfNeeded();
     await expect(page.getByLabel('Note on Three hives')).toHaveText('The heaviest weighs as much as all others twice.');
     await expect(page.getByText('The data have changed since')).toBeHidden();
 

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, useRef } from 'react';
 import { Link } from 'wouter';
 import type { Dataset, Kept, OwnWords } from '../api/client';
 import { Button } from '../ui/Button';
@@ -7,6 +7,8 @@ import { withFaces } from '../plot/faces';
 import { CellTable } from '../ui/CellTable';
 import { moment } from '../ui/format';
 import { useDraft } from '../ui/useDraft';
+import { useNear } from '../ui/useNear';
+import { StaticWords } from '../writing/StaticWords';
 
 const WordsEditor = lazy(async () => ({ default: (await import('../writing/WordsEditor')).WordsEditor }));
 
@@ -33,6 +35,9 @@ export function KeptItem({
 }) {
     const draft = useDraft(`kept ${item.id}`, { title: item.title, note: item.note });
     const { title, note } = draft.fields;
+    const place = useRef<HTMLDivElement>(null);
+    // A report may have hundreds of notes: only those in sight can be written in, the others are read.
+    const isNear = useNear(place);
     const save = () => {
         const words = { ...draft.unsaved, ...(draft.unsaved.title === undefined ? {} : { title: title.trim() }) };
         if (words.title === '') {
@@ -67,24 +72,33 @@ export function KeptItem({
             {item.picture !== null && <Picture svg={item.picture} alt={item.title} />}
             {item.cells !== null && <CellTable name={item.title} cells={item.cells.filter((row) => row[0] !== 'Basis')} />}
             {item.reading !== null && <Sentence item={item} onSay={(sentence) => onDescribe({ sentence })} />}
-            <div className="mt-3">
-                <Suspense fallback={<div className="min-h-14" />}>
-                    <WordsEditor
-                        label={item.kind === 'text' ? item.title : `Note on ${item.title}`}
-                        placeholder="What it says, in your words"
-                        dataset={dataset}
-                        address={item.address}
-                        words={note}
-                        isFresh={isFresh}
-                        onWords={(words) => draft.set({ note: words })}
-                        onLeave={save}
-                    />
-                </Suspense>
+            <div ref={place} className="mt-3">
+                {isNear ? (
+                    <Suspense fallback={<Still dataset={dataset} words={note} />}>
+                        <WordsEditor
+                            label={item.kind === 'text' ? item.title : `Note on ${item.title}`}
+                            placeholder="What it says, in your words"
+                            dataset={dataset}
+                            address={item.address}
+                            words={note}
+                            isFresh={isFresh}
+                            onWords={(words) => draft.set({ note: words })}
+                            onLeave={save}
+                        />
+                    </Suspense>
+                ) : (
+                    <Still dataset={dataset} words={note} />
+                )}
             </div>
             {draft.isUnsaved && <NotSaved onSave={save} />}
             {item.kind !== 'text' && <Origin item={item} dataset={dataset} />}
         </article>
     );
+}
+
+/** A note that is not written in just now. */
+function Still({ dataset, words }: { dataset: Dataset; words: OwnWords | null }) {
+    return <div className="min-h-14">{words !== null && <StaticWords dataset={dataset} words={words} />}</div>;
 }
 
 /** What it rests on, when it was kept, and whether the data have changed since. */
