@@ -51,7 +51,7 @@ final readonly class CompareVariables
             return is_int($place) ? $shown[$place] : throw UnknownVariable::noGroupNamed($name);
         }, array_slice($asked->groups, 0, self::MOST));
         $chosen = self::turned($chosen, $asked->isTurned);
-        $this->tallies->knowSuperiority($variable, $grouping, $all, $chosen);
+        Facts::knowSuperiority($variable, $grouping, $all, $chosen);
         $id = $dataset->rowNames();
         $labels = $id === null ? null : new NamesOfShown($grouping, $variable->name, $id->name, $chosen);
 

@@ -42,7 +42,7 @@ final readonly class JudgeVariable
         }
         $grouping = StoredGrouping::of($dataset, $question, $this->tallies);
         $all = $this->tallies->numbers($variable, $grouping, $dataset->revision);
-        $this->tallies->knowFacts($variable, $grouping, $dataset->revision, $all);
+        Facts::know($variable, $grouping, $all);
         $shown = $grouping->shownGroups($question->showsNoEntry);
         $display = new FigureText($question->basis, $variable->shown_decimals ?? $variable->decimals, $all[0]->countDecimals);
         $columns = [];

@@ -145,7 +145,7 @@ final readonly class ProfileVariables
     {
         $all = $this->tallies->numbers($variable, $rowGrouping, $dataset->revision);
         if (array_filter($question->statistics, static fn(Statistic $statistic): bool => in_array($statistic->key(), self::NEED_ALL, true)) !== []) {
-            $this->tallies->knowFacts($variable, $rowGrouping, $dataset->revision, $all);
+            Facts::know($variable, $rowGrouping, $all);
         }
 
         return [$all[0], ...array_map(static fn(int $group): Observations => $all[$group + 1], $rowGrouping->shownGroups($question->showsNoEntry))];

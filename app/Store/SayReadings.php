@@ -56,7 +56,7 @@ final readonly class SayReadings
     private function ofNumber(Dataset $dataset, Variable $variable, StoredGrouping $rowGrouping, Question $question): array
     {
         $all = $this->tallies->numbers($variable, $rowGrouping, $dataset->revision);
-        $this->tallies->knowFacts($variable, $rowGrouping, $dataset->revision, $all);
+        Facts::know($variable, $rowGrouping, $all);
         $columns = [[null, $all[0]]];
         $shown = $rowGrouping->shownGroups($question->showsNoEntry);
         foreach ($shown as $group) {

@@ -6,9 +6,7 @@ namespace App\Store;
 
 use App\Models\Variable;
 use App\Store\Changes\DraftRevision;
-use Brick\Math\BigRational;
 use Closure;
-use Illuminate\Support\Facades\DB;
 use RowTally\Core\Columns\Chunk;
 use RowTally\Core\Columns\DateEnds;
 use RowTally\Core\Columns\EncodedCells;
@@ -17,15 +15,10 @@ use RowTally\Core\Columns\NumberColumn;
 use RowTally\Core\Columns\RowsMarked;
 use RowTally\Core\Columns\TallyColumn;
 use RowTally\Core\Columns\TallyUnderCounts;
-use RowTally\Core\Comparison\Superiority;
 use RowTally\Core\Frequency\FrequencyKind;
 use RowTally\Core\Frequency\FrequencyTable;
 use RowTally\Core\Frequency\LabelFrequencies;
-use RowTally\Core\Normality\AndersonDarling;
-use RowTally\Core\Normality\Normality;
-use RowTally\Core\Observations\HigherMoments;
 use RowTally\Core\Observations\Observations;
-use RowTally\Core\Observations\RoundEndings;
 use RowTally\Core\Parsing\VariableType;
 use RowTally\Core\Plots\MicroHistogram;
 use RowTally\Core\Values\BucketedValues;
@@ -42,14 +35,10 @@ final class Tallies
     /** A tally with up to some 60,000 distinct values. */
     private const QUICK_BYTES = 1 << 20;
     private const ROWS_COUNTED_AT_ONCE = 50_000;
-    /** Beyond what Shapiro and Wilk's test takes. */
-    private const MANY = 5000;
-    /** Of each group: A², skewness, kurtosis. */
-    private const FACTS = 3;
 
     public function whole(Variable $variable, int $revision): Observations
     {
-        return $this->tallied($variable, '', $variable->data_revision, static fn(): array => [TallyColumn::whole(StoredColumns::number($variable, $revision))])[0];
+        return TallyStore::tallied($variable, '', $variable->data_revision, static fn(): array => [TallyColumn::whole(StoredColumns::number($variable, $revision))])[0];
     }
 
     /**
@@ -58,7 +47,7 @@ final class Tallies
     public function numbers(Variable $variable, StoredGrouping $rowGrouping, int $revision): array
     {
         if (!$rowGrouping->isPlain()) {
-            return $this->tallied($variable, $rowGrouping->key, $revision, static function () use ($variable, $rowGrouping): array {
+            return TallyStore::tallied($variable, $rowGrouping->key, $revision, static function () use ($variable, $rowGrouping): array {
                 $column = $rowGrouping->table()->number($variable->name);
                 $groupings = [$rowGrouping->grouping()->overall, ...($rowGrouping->by === [] ? [] : [$rowGrouping->grouping()->grouping])];
                 $counts = $rowGrouping->counts === null ? null : $rowGrouping->table()->number($rowGrouping->counts->name);
@@ -100,7 +89,7 @@ final class Tallies
         }
         $marked ??= static fn(): RowsMarked => RowsMarked::by(StoredColumns::payloads($aside->id, $revision));
         $since = max($variable->data_revision, $aside->data_revision, ...array_map(static fn(Variable $split): int => $split->data_revision, $by));
-        $counted = $this->tallied($variable, StoredGrouping::plainKey($by, $aside), $since, static fn(): array => $variable->decimals === null
+        $counted = TallyStore::tallied($variable, StoredGrouping::plainKey($by, $aside), $since, static fn(): array => $variable->decimals === null
             ? self::countedWithout($marked(), $variable, $by[0] ?? null, $revision)
             : self::tallyOf($marked(), $variable, $by[0] ?? null, $revision));
         $left = [];
@@ -127,7 +116,7 @@ final class Tallies
     /** @return list<Observations> those of each label, and those without one where there are any */
     private function byLabel(Variable $variable, Variable $by, int $revision): array
     {
-        $groups = $this->tallied($variable, "by:{$by->id}", max($variable->data_revision, $by->data_revision), static fn(): array => TallyColumn::byGroup(
+        $groups = TallyStore::tallied($variable, "by:{$by->id}", max($variable->data_revision, $by->data_revision), static fn(): array => TallyColumn::byGroup(
             StoredColumns::number($variable, $revision),
             Grouping::ofCategory(StoredColumns::chunks($by, $revision), count($by->dictionary)),
         ));
@@ -193,67 +182,13 @@ final class Tallies
         return [...$groups, ...($by->missing > 0 && $unlabelled !== null ? [$unlabelled] : [])];
     }
 
-    /**
-     * Makes known what needs every one of very many values and is the same whatever the basis, so that not each asking looks at all of them.
-     *
-     * @param list<Observations> $all as `numbers()` gives them
-     */
-    public function knowFacts(Variable $variable, StoredGrouping $rowGrouping, int $revision, array $all): void
-    {
-        $many = array_filter($all, static fn(Observations $group): bool => $group->n() > self::MANY && Normality::obstacle($group) === null);
-        if ($many === []) {
-            return;
-        }
-        $at = $rowGrouping->since($variable);
-        $stored = self::payload($variable, TallyKind::Facts, $rowGrouping->key, $at);
-        $known = $stored === null ? [] : array_values(Packed::doubles('e*', $stored));
-        if (count($known) !== 1 + self::FACTS * count($all)) {
-            $known = [(float) RoundEndings::of($all[0])->count];
-            foreach (array_keys($all) as $i) {
-                $known = [...$known, ...(isset($many[$i]) ? [(float) (AndersonDarling::of($many[$i])->statistic->number() ?? NAN), $many[$i]->shape()->skewness, $many[$i]->shape()->kurtosis] : [NAN, NAN, NAN])];
-            }
-            $this->store($variable, TallyKind::Facts, $rowGrouping->key, $at, pack('e*', ...$known));
-        }
-        $all[0]->know(RoundEndings::class, new RoundEndings((int) $known[0]));
-        foreach ($many as $i => $group) {
-            [$statistic, $skewness, $kurtosis] = array_slice($known, 1 + self::FACTS * $i, self::FACTS);
-            if (!is_nan($statistic)) {
-                $group->know('anderson_darling', AndersonDarling::ofStatistic($statistic, $group->n()));
-            }
-            $group->know('shape', new HigherMoments($skewness, $kurtosis));
-        }
-    }
-
-    /**
-     * Makes known how often a value of one group exceeds one of another, where that takes a walk through very many.
-     *
-     * @param list<Observations> $groups   as `byGroup()` gives them
-     * @param list<int>          $compared as the grouping numbers them: each after the first is put against that
-     */
-    public function knowSuperiority(Variable $variable, StoredGrouping $rowGrouping, array $groups, array $compared): void
-    {
-        $first = array_shift($compared);
-        foreach ($compared as $second) {
-            if ($first === null || $groups[$first]->n() === 0 || $groups[$second]->n() === 0 || $groups[$first]->n() + $groups[$second]->n() <= self::MANY) {
-                continue;
-            }
-            $key = "{$rowGrouping->key}|{$first}|{$second}";
-            $stored = self::payload($variable, TallyKind::Facts, $key, $rowGrouping->since($variable));
-            if ($stored === null) {
-                $this->store($variable, TallyKind::Facts, $key, $rowGrouping->since($variable), (string) Superiority::of($groups[$first], $groups[$second]));
-            } else {
-                Superiority::know($groups[$first], $groups[$second], BigRational::of($stored));
-            }
-        }
-    }
-
     /** How often each label of a category occurs among the rows that are in, then in each group of the grouping. */
     public function labels(Variable $variable, StoredGrouping $rowGrouping, int $revision): FrequencyTable
     {
         if ($rowGrouping->isPlain() && $rowGrouping->by === []) {
             return $this->labelsInForce($variable, $rowGrouping->aside, $revision, $rowGrouping->setAside(...));
         }
-        $stored = self::payload($variable, TallyKind::Labels, $rowGrouping->key, $revision);
+        $stored = TallyStore::payload($variable, TallyKind::Labels, $rowGrouping->key, $revision);
         $labels = count($variable->dictionary);
         if (!is_string($stored)) {
             $counts = $rowGrouping->counts === null ? null : $rowGrouping->table()->number($rowGrouping->counts->name);
@@ -267,7 +202,7 @@ final class Tallies
                 }
             }
             $stored = pack('q*', ...$numbers);
-            $this->store($variable, TallyKind::Labels, $rowGrouping->key, $revision, $stored);
+            TallyStore::store($variable, TallyKind::Labels, $rowGrouping->key, $revision, $stored);
         }
         $numbers = array_values(Packed::integers('q*', $stored));
         $countDecimals = array_shift($numbers) ?? 0;
@@ -307,12 +242,12 @@ final class Tallies
     /** @return list<int> the rows, from 1, that a counts variable leaves out */
     public function rowsLeftOut(Variable $counts, int $revision): array
     {
-        $stored = self::payload($counts, TallyKind::RowsLeftOut, '', $counts->data_revision);
+        $stored = TallyStore::payload($counts, TallyKind::RowsLeftOut, '', $counts->data_revision);
         if (is_string($stored)) {
             return $stored === '' ? [] : array_values(Packed::integers('V*', $stored));
         }
         $rows = TallyUnderCounts::rowsLeftOut(StoredColumns::number($counts, $revision));
-        $this->store($counts, TallyKind::RowsLeftOut, '', $counts->data_revision, implode('', array_map(static fn(int $row): string => pack('V', $row), $rows)));
+        TallyStore::store($counts, TallyKind::RowsLeftOut, '', $counts->data_revision, implode('', array_map(static fn(int $row): string => pack('V', $row), $rows)));
 
         return $rows;
     }
@@ -323,11 +258,11 @@ final class Tallies
         $isWhole = $rowGrouping->isPlain() && $rowGrouping->aside === null;
         $key = $isWhole ? '' : $rowGrouping->key;
         $since = $isWhole ? $variable->data_revision : $rowGrouping->since($variable);
-        $stored = self::payload($variable, TallyKind::DateEnds, $key, $since);
+        $stored = TallyStore::payload($variable, TallyKind::DateEnds, $key, $since);
         if (!is_string($stored)) {
             $ends = DateEnds::of(StoredColumns::chunks($variable, $revision), $isWhole ? Grouping::none() : $rowGrouping->grouping()->overall);
             $stored = $ends === null ? '' : implode(' to ', $ends);
-            $this->store($variable, TallyKind::DateEnds, $key, $since, $stored);
+            TallyStore::store($variable, TallyKind::DateEnds, $key, $since, $stored);
         }
         [$first, $last] = [...explode(' to ', $stored, 2), '', ''];
 
@@ -340,7 +275,7 @@ final class Tallies
      */
     public function keep(Variable $variable, array $values, array $missing): void
     {
-        $this->store($variable, TallyKind::Values, '', $variable->data_revision, PackedTallies::pack(array_map(
+        TallyStore::store($variable, TallyKind::Values, '', $variable->data_revision, PackedTallies::pack(array_map(
             static fn(OrderedValues $counts, int $without): Observations => new Observations($counts, $without),
             $values,
             $missing,
@@ -378,7 +313,7 @@ final class Tallies
             return null;
         }
         $revision = $draft->dataRevisionBefore($variable->id);
-        $before = $revision === null ? null : self::payload($variable, TallyKind::Values, '', $revision);
+        $before = $revision === null ? null : TallyStore::payload($variable, TallyKind::Values, '', $revision);
         if ($before === null || strlen($before) > self::QUICK_BYTES) {
             return null;
         }
@@ -387,96 +322,6 @@ final class Tallies
         return $values instanceof BucketedValues && $values->buckets instanceof StoredBuckets
             ? StoredBuckets::changed($values, $values->buckets, $difference['removed'], $difference['added'], $variable)
             : $values->counted()->changed($difference['removed'], $difference['added']);
-    }
-
-    /**
-     * A tally holds until the values of its variable, or of what groups them, change.
-     *
-     * @param callable(): list<Observations> $count
-     *
-     * @return list<Observations>
-     */
-    private function tallied(Variable $variable, string $grouping, int $revision, callable $count): array
-    {
-        $payload = self::payload($variable, TallyKind::Values, $grouping, $revision);
-        if ($payload !== null) {
-            return PackedTallies::unpack($payload, $variable->decimals);
-        }
-        $observations = $count();
-        // Buckets and the tally that names them appear at once, so that nobody sweeps away what is not named yet.
-        $keep = fn() => DB::transaction(fn() => $this->store($variable, TallyKind::Values, $grouping, $revision, PackedTallies::pack($observations, $variable, $grouping)));
-        if (app()->runningInConsole() || !self::areInBuckets($observations)) {
-            $keep();
-        } else {
-            // To put a million values in order takes longer than to answer: whoever asked need not wait for it.
-            defer($keep)->always();
-        }
-
-        return $observations;
-    }
-
-    private static function payload(Variable $variable, TallyKind $kind, string $grouping, int $revision): ?string
-    {
-        $payload = DB::table('tallies')->where(['variable_id' => $variable->id, 'kind' => $kind->value, 'grouping' => $grouping, 'revision' => $revision])->value('payload');
-
-        return is_string($payload) ? $payload : null;
-    }
-
-    /** @param list<Observations> $observations */
-    private static function areInBuckets(array $observations): bool
-    {
-        foreach ($observations as $group) {
-            if ($group->values instanceof BucketedValues) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
-    private function store(Variable $variable, TallyKind $kind, string $grouping, int $revision, string $payload): void
-    {
-        $own = ['variable_id' => $variable->id, 'kind' => $kind->value, 'grouping' => $grouping];
-        // Two profiles at once may both have worked it out; the answers are the same, and the first is kept.
-        $isKept = DB::table('tallies')->insertOrIgnore([...$own, 'revision' => $revision, 'payload' => $payload]) === 1;
-        if ($isKept && ($kind !== TallyKind::Values || $grouping !== '')) {
-            // Undo may want all values of an older revision again; of the others only the last is of use.
-            DB::table('tallies')->where($own)->where('revision', '<', $revision)->delete();
-        }
-        if ($kind !== TallyKind::Values) {
-            return;
-        }
-        $sweep = fn() => $this->sweep($variable, $own);
-        if (app()->runningInConsole()) {
-            $sweep();
-        } else {
-            defer($sweep)->always();
-        }
-    }
-
-    /**
-     * Forgets buckets that no tally names any more. The last two tallies keep theirs: somebody may still be reading the older one.
-     *
-     * @param array{variable_id: int, kind: string, grouping: string} $own
-     */
-    private function sweep(Variable $variable, array $own): void
-    {
-        // Those that are there before the tallies are read: a bucket that comes later is named by a tally that is not read here.
-        $ids = DB::table('tally_buckets')->where(array_diff_key($own, ['kind' => 0]))->pluck('id')->map(static fn(mixed $id): int => is_numeric($id) ? (int) $id : 0)->all();
-        if ($ids === []) {
-            return;
-        }
-        $tallies = DB::table('tallies')->where($own)->orderByDesc('revision')->pluck('payload', 'revision')->all();
-        $named = [];
-        foreach (array_slice($tallies, 0, 2, true) as $payload) {
-            foreach (is_string($payload) ? PackedTallies::unpack($payload, $variable->decimals) : [] as $group) {
-                if ($group->values instanceof BucketedValues && $group->values->buckets instanceof StoredBuckets) {
-                    $named = [...$named, ...$group->values->buckets->ids()];
-                }
-            }
-        }
-        DB::table('tallies')->where($own)->whereIn('revision', array_slice(array_keys($tallies), 2))->delete();
-        DB::table('tally_buckets')->whereIn('id', array_values(array_diff($ids, $named)))->delete();
     }
 
     /**

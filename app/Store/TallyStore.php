@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use App\Models\Variable;
+use Illuminate\Support\Facades\DB;
+use RowTally\Core\Observations\Observations;
+use RowTally\Core\Values\BucketedValues;
+
+/** Where tallies are kept, for the revision that last changed what they count. Derived: all of it may be emptied at any time. */
+final class TallyStore
+{
+    /**
+     * A tally holds until the values of its variable, or of what groups them, change.
+     *
+     * @param callable(): list<Observations> $count
+     *
+     * @return list<Observations>
+     */
+    public static function tallied(Variable $variable, string $grouping, int $revision, callable $count): array
+    {
+        $payload = self::payload($variable, TallyKind::Values, $grouping, $revision);
+        if ($payload !== null) {
+            return PackedTallies::unpack($payload, $variable->decimals);
+        }
+        $observations = $count();
+        // Buckets and the tally that names them appear at once, so that nobody sweeps away what is not named yet.
+        $keep = static fn() => DB::transaction(static fn() => self::store($variable, TallyKind::Values, $grouping, $revision, PackedTallies::pack($observations, $variable, $grouping)));
+        if (app()->runningInConsole() || !self::areInBuckets($observations)) {
+            $keep();
+        } else {
+            // To put a million values in order takes longer than to answer: whoever asked need not wait for it.
+            defer($keep)->always();
+        }
+
+        return $observations;
+    }
+
+    public static function payload(Variable $variable, TallyKind $kind, string $grouping, int $revision): ?string
+    {
+        $payload = DB::table('tallies')->where(['variable_id' => $variable->id, 'kind' => $kind->value, 'grouping' => $grouping, 'revision' => $revision])->value('payload');
+
+        return is_string($payload) ? $payload : null;
+    }
+
+    /** @param list<Observations> $observations */
+    private static function areInBuckets(array $observations): bool
+    {
+        foreach ($observations as $group) {
+            if ($group->values instanceof BucketedValues) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    public static function store(Variable $variable, TallyKind $kind, string $grouping, int $revision, string $payload): void
+    {
+        $own = ['variable_id' => $variable->id, 'kind' => $kind->value, 'grouping' => $grouping];
+        // Two profiles at once may both have worked it out; the answers are the same, and the first is kept.
+        $isKept = DB::table('tallies')->insertOrIgnore([...$own, 'revision' => $revision, 'payload' => $payload]) === 1;
+        if ($isKept && ($kind !== TallyKind::Values || $grouping !== '')) {
+            // Undo may want all values of an older revision again; of the others only the last is of use.
+            DB::table('tallies')->where($own)->where('revision', '<', $revision)->delete();
+        }
+        if ($kind !== TallyKind::Values) {
+            return;
+        }
+        $sweep = static fn() => self::sweep($variable, $own);
+        if (app()->runningInConsole()) {
+            $sweep();
+        } else {
+            defer($sweep)->always();
+        }
+    }
+
+    /**
+     * Forgets buckets that no tally names any more. The last two tallies keep theirs: somebody may still be reading the older one.
+     *
+     * @param array{variable_id: int, kind: string, grouping: string} $own
+     */
+    private static function sweep(Variable $variable, array $own): void
+    {
+        // Those that are there before the tallies are read: a bucket that comes later is named by a tally that is not read here.
+        $ids = DB::table('tally_buckets')->where(array_diff_key($own, ['kind' => 0]))->pluck('id')->map(static fn(mixed $id): int => is_numeric($id) ? (int) $id : 0)->all();
+        if ($ids === []) {
+            return;
+        }
+        $tallies = DB::table('tallies')->where($own)->orderByDesc('revision')->pluck('payload', 'revision')->all();
+        $named = [];
+        foreach (array_slice($tallies, 0, 2, true) as $payload) {
+            foreach (is_string($payload) ? PackedTallies::unpack($payload, $variable->decimals) : [] as $group) {
+                if ($group->values instanceof BucketedValues && $group->values->buckets instanceof StoredBuckets) {
+                    $named = [...$named, ...$group->values->buckets->ids()];
+                }
+            }
+        }
+        DB::table('tallies')->where($own)->whereIn('revision', array_slice(array_keys($tallies), 2))->delete();
+        DB::table('tally_buckets')->whereIn('id', array_values(array_diff($ids, $named)))->delete();
+    }
+}
