@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Console\ClassesDocument;
+use App\Console\FileAnswers;
 use App\Console\FileColumns;
 use App\Console\FileQuestion;
 use App\Console\ProfileDocument;
+use App\Console\ProfileTables;
 use App\Console\UnusableRequest;
 use App\Intake\ReadTable;
 use RowTally\Core\Basis\ClassEdge;
@@ -70,11 +72,11 @@ final class Profile extends FileCommand
         $question = $this->fileQuestion();
         $columns = $this->columns($readTable);
         $question = $question->countedAsIn($columns);
-        $document = $this->classes($columns, $question) ?? ProfileDocument::of($columns, $question);
+        $classes = $this->classes($columns, $question);
         if ($this->option('json') === true) {
-            $this->writeJson([...$document->toArray(), 'read' => $columns->readAs()]);
+            $this->writeJson([...($classes ?? new ProfileDocument(FileAnswers::of($columns, $question)))->toArray(), 'read' => $columns->readAs()]);
         } else {
-            $this->writeTables($document, $question->working !== null || $question->match !== null);
+            $this->writeTables($classes ?? new ProfileTables(FileAnswers::of($columns, $question)), $question->working !== null || $question->match !== null);
         }
         $this->tellRemarks($columns);
     }
@@ -140,10 +142,10 @@ final class Profile extends FileCommand
         };
     }
 
-    private function writeTables(ProfileDocument|ClassesDocument $document, bool $onlyTexts): void
+    private function writeTables(ProfileTables|ClassesDocument $document, bool $onlyTexts): void
     {
         // Whatever is wrong with the request is found before anything is written.
-        $texts = $document instanceof ProfileDocument ? $document->texts() : [];
+        $texts = $document instanceof ProfileTables ? $document->texts() : [];
         foreach ($onlyTexts ? [] : $document->tables() as $title => $table) {
             $this->newLine();
             $this->output->writeln($title, OutputInterface::OUTPUT_RAW);
@@ -151,7 +153,7 @@ final class Profile extends FileCommand
             $this->table($table['head'], $table['rows'], 'compact', array_fill(1, count($table['head']) - 1, $numbers));
         }
         $this->output->writeln("\n" . $document->basis(), OutputInterface::OUTPUT_RAW);
-        foreach ([...$texts, ...($document instanceof ProfileDocument ? $document->readingTexts() : [])] as $text) {
+        foreach ([...$texts, ...($document instanceof ProfileTables ? $document->readingTexts() : [])] as $text) {
             $this->output->writeln("\n" . rtrim($text), OutputInterface::OUTPUT_RAW);
         }
     }
