@@ -9,6 +9,9 @@ use App\Drawing\Palette;
 /** One block of a report as it is handed over: everything in it is text by now. */
 final readonly class PaperBlock
 {
+    /** A sign and digits, a point and digits behind it, a percent sign. */
+    private const NUMBER = '/^([+−-]?\d[\d,]*)(\.\d+)?( ?%)?$/u';
+
     /**
      * @param string|null                                             $number  such as "Figure 2", "Table 1"; null where it is neither
      * @param string|null                                             $svg     of a picture
@@ -52,10 +55,31 @@ final readonly class PaperBlock
         }, $pieces));
     }
 
-    /** A cell of its table; signs with a bar or a tilde over them are set in a face that has both as one. */
-    public function cell(string $text): string
+    /**
+     * A cell of its table: points stand below one another, and signs with a bar or a tilde over them are set in a face that has both as one.
+     */
+    public function cell(string $text, int $column): string
     {
-        return (string) preg_replace('/x[\x{0304}\x{0303}]/u', '<span class="sign">$0</span>', e($text));
+        $shown = (string) preg_replace('/x[\x{0304}\x{0303}]/u', '<span class="sign">$0</span>', e($text));
+        $most = $this->decimals($column);
+        if ($most === 0 || preg_match(self::NUMBER, $text, $parts) !== 1) {
+            return $shown;
+        }
+
+        return e($parts[1]) . "<span class=\"d{$most}\">" . e($parts[2] ?? '') . '</span>' . e($parts[3] ?? '');
+    }
+
+    /** The most decimals that a number of a column has, up to 9; 0 where all have as many. */
+    private function decimals(int $column): int
+    {
+        $found = [];
+        foreach (array_slice($this->cells ?? [], 1) as $row) {
+            if ($column > 0 && preg_match(self::NUMBER, $row[$column] ?? '', $parts) === 1) {
+                $found[] = max(0, strlen($parts[2] ?? '') - 1);
+            }
+        }
+
+        return $found === [] || min($found) === max($found) ? 0 : min(9, max($found));
     }
 
     /** Whether a column of its table is of words and stands on the left: one in which some cell below the head is no number. */

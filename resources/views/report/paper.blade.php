@@ -41,7 +41,7 @@
                         <thead>
                         <tr>
                             @foreach ($block->cells[0] ?? [] as $i => $cell)
-                                <th scope="col" @class(['text' => $block->isText($i)])>{!! $block->cell($cell) !!}</th>
+                                <th scope="col" @class(['text' => $block->isText($i)])>{{ $cell }}</th>
                             @endforeach
                         </tr>
                         </thead>
@@ -50,9 +50,9 @@
                             <tr>
                                 @foreach ($row as $i => $cell)
                                     @if ($i === 0)
-                                        <th scope="row">{!! $block->cell($cell) !!}</th>
+                                        <th scope="row">{!! $block->cell($cell, $i) !!}</th>
                                     @else
-                                        <td @class(['text' => $block->isText($i)])>{!! $block->cell($cell) !!}</td>
+                                        <td @class(['text' => $block->isText($i)])>{!! $files === null ? $block->cell($cell, $i) : e($cell) !!}</td>
                                     @endif
                                 @endforeach
                             </tr>

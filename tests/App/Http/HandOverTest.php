@@ -27,6 +27,8 @@ final class HandOverTest extends AppTestCase
         foreach (['<b>Figure 1.</b>', '<b>Table 1.</b>', 'South gave <data value="32" title="Mean of Yield &lt;b&gt;&quot;best&quot;&lt;/b&gt; (kg), South">32.0</data> kg.', 'Little &amp; late &lt;script&gt;', 'How it was done', 'Row 5 set aside: the scale was broken', 'the scale was broken</td>'] as $part) {
             self::assertStringContainsString($part, $html);
         }
+        self::assertStringContainsString('<td>4<span class="d1"></span></td>', $html, 'points stand below one another');
+        self::assertStringContainsString('26.5', strip_tags($html));
         self::assertStringNotContainsString('.halo{', $html, 'what draws PDFs would paint it over the letters');
         self::assertDoesNotMatchRegularExpression('/<script|https?:\/\/(?!www\.w3\.org)|<link|url\(#clip/', $html, 'nothing runs and nothing is fetched');
         self::assertSame(count(array_unique($ids = self::ids($html))), count($ids), 'an id is there once');
@@ -113,7 +115,7 @@ final class HandOverTest extends AppTestCase
         $key = $dataset->variables[2]->key;
         $this->postJson("/api/datasets/{$dataset->id}/changes", ['revision' => 1, 'kind' => 'set-aside', 'rows' => [5], 'reason' => 'the scale was broken'])->assertCreated();
         $this->postJson("/api/datasets/{$dataset->id}/plots/stack?of={$key}&by=apiary", ['title' => 'Yield', 'address' => "of={$key}"])->assertCreated();
-        $this->keep($dataset, ['title' => 'Figures', 'content' => '[["Yield","Overall"],["Mean x̄","26.5"],["Standard deviation s","6.6"],["Basis","A sample."]]', 'address' => "of={$key}"]);
+        $this->keep($dataset, ['title' => 'Figures', 'content' => '[["Yield","Overall"],["Count n","4"],["Mean x̄","26.5"],["Standard deviation s","6.6"],["Basis","A sample."]]', 'address' => "of={$key}"]);
         $this->keep($dataset, ['kind' => 'reading', 'title' => 'Yield', 'content' => json_encode(['sentence' => 'Little & late <script>', 'said' => 'x', 'rule' => 'y', 'source' => 'z'], JSON_THROW_ON_ERROR), 'address' => "of={$key}"]);
         $field = ['type' => 'figureField', 'attrs' => ['address' => "of={$key}&by=apiary", 'figure' => 'mean', 'group' => '["South"]']];
         $words = ['type' => 'doc', 'content' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'South gave '], $field, ['type' => 'text', 'text' => ' kg.']]]]];
