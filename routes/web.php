@@ -78,6 +78,7 @@ Route::prefix('api')->group(static function (): void {
         Route::put('datasets/{dataset}/kept/order', [KeptController::class, 'arrange'])->can('change', 'dataset');
         Route::get('datasets/{dataset}/report/{form}', [HandOverController::class, 'show'])->can('view', 'dataset');
         Route::patch('kept/{keptItem}', [KeptController::class, 'update'])->can('change', 'keptItem');
+        Route::post('kept/{keptItem}/renew', [KeptController::class, 'renew'])->can('change', 'keptItem');
         Route::delete('kept/{keptItem}', [KeptController::class, 'destroy'])->can('change', 'keptItem');
         Route::get('figures', [FigureController::class, 'index']);
         Route::put('figures/chosen', [FigureController::class, 'choose']);

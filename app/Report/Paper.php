@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Report;
 
+use Illuminate\Support\Str;
+
 /** A report as it is handed over, before it takes a form. */
 final readonly class Paper
 {
@@ -23,7 +25,7 @@ final readonly class Paper
     /** A name for files. */
     public function slug(): string
     {
-        $slug = trim((string) preg_replace('/[^a-z0-9]+/', '-', strtolower((string) iconv('UTF-8', 'ASCII//TRANSLIT//IGNORE', $this->title))), '-');
+        $slug = Str::slug($this->title);
 
         return $slug === '' ? 'report' : substr($slug, 0, 80);
     }

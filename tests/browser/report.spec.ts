@@ -38,6 +38,9 @@ test('a picture and a table are kept, noted, arranged, and say when the data hav
     }, dataset);
     await page.reload();
     await expect(page.getByText('The data have changed since (then revision 1, now 2)')).toHaveCount(2);
+    await page.getByRole('button', { name: 'Bring x up to date' }).click();
+    await expect(page.getByText('The data have changed since')).toHaveCount(1);
+    await expect(page.getByRole('article', { name: 'x', exact: true })).toContainText('5.0');
     await picture.getByRole('link', { name: 'See it as it is now' }).click();
     await expect(page.locator('td[data-figure="mean"]')).toHaveText(['5.0']);
     await page.goBack();

@@ -8,14 +8,17 @@ use App\Drawing\ClassesScene;
 use App\Drawing\Svg;
 use App\Http\BasisInWords;
 use App\Http\DrawScenes;
+use App\Http\RenewKept;
 use App\Http\Requests\KeepPictureRequest;
 use App\Http\Requests\KeepRequest;
 use App\Http\Requests\KeptWordsRequest;
 use App\Http\Resources\KeptItemResource;
 use App\Models\Dataset;
 use App\Models\KeptItem;
+use App\Models\User;
 use App\Store\KeepItems;
 use App\Store\KeptReading;
+use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -30,7 +33,7 @@ final class KeptController
 
     public function store(Dataset $dataset, KeepRequest $request, BasisInWords $basis, KeepItems $keep): JsonResponse
     {
-        $item = [...$request->item(), 'basis' => $basis->of($dataset, $request, $request->isOfClasses())];
+        $item = [...$request->item(), 'basis' => $basis->of($dataset, $request, $request->isOfClasses()), 'asked' => $request->asked($dataset)];
 
         return new JsonResponse(new KeptItemResource($keep->keep($dataset, $item)), 201);
     }
@@ -45,6 +48,7 @@ final class KeptController
             'content' => Svg::of($draw->one($kind, $dataset, $request)),
             'basis' => $basis->of($dataset, $request, $kind === ClassesScene::kind()),
             'revision' => $dataset->revision,
+            'asked' => ['picture' => $kind, 'words' => $request->query->all()],
         ];
 
         return new JsonResponse(new KeptItemResource($keep->keep($dataset, $item)), 201);
@@ -68,6 +72,14 @@ final class KeptController
             $words['content'] = KeptReading::ofText($keptItem->content)?->withSentence($sentence)->toText() ?? $keptItem->content;
         }
         $keptItem->update($words);
+
+        return new KeptItemResource($keptItem);
+    }
+
+    /** Of the data as they are now. */
+    public function renew(KeptItem $keptItem, RenewKept $renew, #[CurrentUser] User $user): KeptItemResource
+    {
+        $renew->renew($keptItem, Dataset::query()->with('variables')->findOrFail($keptItem->dataset_id), $user);
 
         return new KeptItemResource($keptItem);
     }

@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Models\Dataset;
 use App\Report\OwnWords;
 use App\Store\KeptReading;
+use App\Store\Words;
 use Closure;
+use RowTally\Core\Figures\Statistic;
 
 /** A table, a sentence or somebody’s own words to be held for the report, and the words of the profile it was taken from. */
 final class KeepRequest extends ProfileRequest
@@ -32,6 +35,7 @@ final class KeepRequest extends ProfileRequest
             ...self::ITEM,
             'is_of_classes' => ['nullable', 'boolean'],
             'kind' => ['nullable', 'string', 'in:table,reading,text'],
+            'figures_of' => ['nullable', 'string', 'max:80'],
             'content' => ['required', 'string', $this->isContent(...)],
             'revision' => ['required', 'integer', 'min:1'],
         ];
@@ -67,6 +71,26 @@ final class KeepRequest extends ProfileRequest
             'place' => $this->word('place') ?? 'profile',
             'address' => $this->string('address')->toString(),
         ];
+    }
+
+    /** @return array{figures: string, words: array<string, string>}|null how a table of figures is asked for again; null for what is none */
+    public function asked(Dataset $dataset): ?array
+    {
+        $variable = $this->word('figures_of');
+        if (($this->word('kind') ?? 'table') !== 'table' || $variable === null) {
+            return null;
+        }
+        $words = [];
+        foreach (Words::ofQuestion() as $word) {
+            $said = $this->word($word->name);
+            if ($said !== null) {
+                $words[$word->name] = $said;
+            }
+        }
+        // Those that were chosen then, whatever the account chooses later.
+        $figures = implode(',', array_map(static fn(Statistic $statistic): string => $statistic->key(), $this->question($dataset)->statistics));
+
+        return ['figures' => $variable, 'words' => [...$words, 'of' => $variable, 'figures' => $figures, 'percentiles' => '']];
     }
 
     /** Whether its figures come from labels that are classes. */

@@ -29,6 +29,7 @@ final class KeptItemResource extends PlainResource
             'place' => $item->place,
             'address' => $item->address,
             'revision' => $item->revision,
+            'can_renew' => $item->asked !== null,
             'kept_at' => $item->created_at->toIso8601ZuluString(),
         ];
     }

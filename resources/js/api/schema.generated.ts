@@ -684,6 +684,24 @@ export interface paths {
         patch: operations["describeKept"];
         trace?: never;
     };
+    "/kept/{keptItem}/renew": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                keptItem: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["renewKept"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/figures/sets": {
         parameters: {
             query?: never;
@@ -1845,6 +1863,8 @@ export interface components {
             address: string;
             /** @description Of the dataset when it was kept. */
             revision: number;
+            /** @description Whether it can be asked for again of the data as they are now. */
+            can_renew: boolean;
             /** Format: date-time */
             kept_at: string;
         };
@@ -3204,6 +3224,8 @@ export interface operations {
                     address: string;
                     /** @description Whether its figures come from labels that are classes. */
                     is_of_classes?: boolean;
+                    /** @description Key of the variable whose table of figures it is, so that it can be asked for again. */
+                    figures_of?: string;
                     revision: number;
                 };
             };
@@ -3325,6 +3347,31 @@ export interface operations {
         };
         responses: {
             /** @description As it is now. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    renewKept: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                keptItem: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it is of the data now. */
             200: {
                 headers: {
                     [name: string]: unknown;

@@ -110,7 +110,13 @@ export function useKeeping(dataset: number) {
                 return bodyOf(await api.POST('/datasets/{dataset}/kept', { params: { path: { dataset } }, body }));
             }
             if ('cells' in item) {
-                const body = { ...about, title: item.title, content: JSON.stringify(item.cells), is_of_classes: item.isOfClasses ?? false };
+                const body = {
+                    ...about,
+                    title: item.title,
+                    content: JSON.stringify(item.cells),
+                    is_of_classes: item.isOfClasses ?? false,
+                    ...(item.figuresOf === undefined ? {} : { figures_of: item.figuresOf }),
+                };
                 return bodyOf(await api.POST('/datasets/{dataset}/kept', { params: { path: { dataset } }, body }));
             }
             const { kind, question, words } = item.picture as PictureSource;

@@ -67,7 +67,13 @@ export function Sheet({
                 </h2>
                 <span className="mr-3 text-small text-soft">{description(sheet)}</span>
                 {sheet.type === 'number' && (
-                    <TableOut table={() => cells(fullText)} kept={() => cells(shownText)} basis={profile.basis.words} name={sheet.name} />
+                    <TableOut
+                        table={() => cells(fullText)}
+                        kept={() => cells(shownText)}
+                        basis={profile.basis.words}
+                        name={sheet.name}
+                        figuresOf={sheet.variable}
+                    />
                 )}
             </div>
             {sheet.unread.total > 0 && <Unread sheet={sheet} />}

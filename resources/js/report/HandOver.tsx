@@ -2,6 +2,7 @@ import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, Refusal } from '../api/client';
 import { Button } from '../ui/Button';
+import { saveBlob } from '../ui/copying';
 import { WordChoice } from '../ui/WordChoice';
 import { WordPopover } from '../ui/WordPopover';
 
@@ -26,7 +27,7 @@ export function HandOver({ dataset }: { dataset: number }) {
                 parseAs: 'blob',
             });
             const name = /filename="([^"]+)"/.exec(answer.response.headers.get('Content-Disposition') ?? '')?.[1] ?? `report.${form}`;
-            save(answer.data as unknown as Blob, name);
+            saveBlob(answer.data as unknown as Blob, name);
         },
         meta: { isSaidInPlace: true },
     });
@@ -68,12 +69,4 @@ export function HandOver({ dataset }: { dataset: number }) {
             )}
         </WordPopover>
     );
-}
-
-function save(bytes: Blob, name: string): void {
-    const link = document.createElement('a');
-    link.href = URL.createObjectURL(bytes);
-    link.download = name;
-    link.click();
-    setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
 }

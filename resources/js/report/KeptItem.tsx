@@ -21,6 +21,8 @@ export function KeptItem({
     isLast,
     onDescribe,
     onMove,
+    isRenewing,
+    onRenew,
     onRemove,
 }: {
     item: Kept;
@@ -31,6 +33,9 @@ export function KeptItem({
     isLast: boolean;
     onDescribe: (words: { title?: string; note?: OwnWords | null; sentence?: string }) => void;
     onMove: (by: -1 | 1) => void;
+    isRenewing: boolean;
+    /** Asks for it once more, of the data as they are now. */
+    onRenew: () => void;
     onRemove: () => void;
 }) {
     const draft = useDraft(`kept ${item.id}`, { title: item.title, note: item.note });
@@ -91,7 +96,7 @@ export function KeptItem({
                 )}
             </div>
             {draft.isUnsaved && <NotSaved onSave={save} />}
-            {item.kind !== 'text' && <Origin item={item} dataset={dataset} />}
+            {item.kind !== 'text' && <Origin {...{ item, dataset, isRenewing, onRenew }} />}
         </article>
     );
 }
@@ -102,7 +107,17 @@ function Still({ dataset, words }: { dataset: Dataset; words: OwnWords | null })
 }
 
 /** What it rests on, when it was kept, and whether the data have changed since. */
-function Origin({ item, dataset: { id, revision } }: { item: Kept; dataset: Dataset }) {
+function Origin({
+    item,
+    dataset: { id, revision },
+    isRenewing,
+    onRenew,
+}: {
+    item: Kept;
+    dataset: Dataset;
+    isRenewing: boolean;
+    onRenew: () => void;
+}) {
     return (
         <p className="mt-1 max-w-3xl text-fine text-soft">
             {item.basis} Kept {moment(item.kept_at)}.{' '}
@@ -110,6 +125,16 @@ function Origin({ item, dataset: { id, revision } }: { item: Kept; dataset: Data
                 <span className="font-semibold text-alarm">
                     The data have changed since (then revision {item.revision}, now {revision}); what stands here is as it was.{' '}
                 </span>
+            )}
+            {item.revision !== revision && item.can_renew && (
+                <Button
+                    className="mr-2 px-1.5! py-0! text-fine print:hidden"
+                    disabled={isRenewing}
+                    aria-label={`Bring ${item.title} up to date`}
+                    onClick={onRenew}
+                >
+                    Bring it up to date
+                </Button>
             )}
             <Link
                 to={`/datasets/${id}/${item.place}?${item.address}`}

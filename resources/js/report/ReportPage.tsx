@@ -17,7 +17,7 @@ export function ReportPage() {
     const id = Number(useParams().dataset);
     const dataset = useDataset(id);
     const kept = useKept(id);
-    const { describe, arrange, write, remove } = useKeptChanges(id);
+    const { describe, arrange, write, renew, remove } = useKeptChanges(id);
     useEffect(() => {
         document.title = `Report · ${dataset.data?.title ?? ''} · Row Tally`;
     }, [dataset.data?.title]);
@@ -80,6 +80,8 @@ export function ReportPage() {
                                 isLast={i === items.length - 1}
                                 onDescribe={(words) => describe.mutate({ id: item.id, ...words })}
                                 onMove={(by) => move(i, by)}
+                                isRenewing={renew.isPending && renew.variables === item.id}
+                                onRenew={() => renew.mutate(item.id)}
                                 onRemove={() => remove.mutate(item.id)}
                             />
                         ))}

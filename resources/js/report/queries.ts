@@ -62,6 +62,10 @@ export function useKeptChanges(dataset: number) {
                 ),
             onSuccess,
         }),
+        renew: useMutation({
+            mutationFn: async (id: number) => bodyOf(await api.POST('/kept/{keptItem}/renew', { params: { path: { keptItem: id } } })),
+            onSuccess,
+        }),
         remove: useMutation({
             mutationFn: (id: number) => api.DELETE('/kept/{keptItem}', { params: { path: { keptItem: id } } }),
             onSuccess,

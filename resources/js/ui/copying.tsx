@@ -95,6 +95,7 @@ export function TableOut({
     basis,
     name,
     isOfClasses = false,
+    figuresOf,
 }: {
     table: () => Cells;
     /** With figures as they are shown. */
@@ -104,6 +105,8 @@ export function TableOut({
     name: string;
     /** Whether they come from labels that are classes. */
     isOfClasses?: boolean;
+    /** Key of the variable whose table of figures it is: what is kept of it can be asked for again. */
+    figuresOf?: string;
 }) {
     const keep = useKeep();
     const look = 'text-small text-soft underline-offset-4 hover:text-ink hover:underline';
@@ -117,7 +120,11 @@ export function TableOut({
                 Save as CSV
             </button>
             {keep !== null && (
-                <button type="button" className={look} onClick={() => keep({ title: name, cells: kept(), isOfClasses })}>
+                <button
+                    type="button"
+                    className={look}
+                    onClick={() => keep({ title: name, cells: kept(), isOfClasses, ...(figuresOf === undefined ? {} : { figuresOf }) })}
+                >
                     Keep
                 </button>
             )}

@@ -9,7 +9,9 @@ export interface KeptSentence {
 }
 
 /** A table as its cells, a sentence, or a picture as what draws it again, which only whoever keeps it reads. */
-export type ToKeep = { title: string } & ({ cells: string[][]; isOfClasses?: boolean } | { picture: object } | { reading: KeptSentence });
+export type ToKeep = { title: string } & (
+    { cells: string[][]; isOfClasses?: boolean; figuresOf?: string } | { picture: object } | { reading: KeptSentence }
+);
 
 /** Holds something for the report; null where nothing is held. */
 export const Keeping = createContext<((item: ToKeep) => void) | null>(null);

@@ -41,7 +41,7 @@
                         <thead>
                         <tr>
                             @foreach ($block->cells[0] ?? [] as $i => $cell)
-                                <th scope="col" @class(['text' => $block->isText($i)])>{{ $cell }}</th>
+                                <th scope="col"{!! $block->isText($i) ? ' class="text"' : '' !!}>{{ $cell }}</th>
                             @endforeach
                         </tr>
                         </thead>
@@ -52,7 +52,7 @@
                                     @if ($i === 0)
                                         <th scope="row">{!! $block->cell($cell, $i) !!}</th>
                                     @else
-                                        <td @class(['text' => $block->isText($i)])>{!! $files === null ? $block->cell($cell, $i) : e($cell) !!}</td>
+                                        <td{!! $block->isText($i) ? ' class="text"' : '' !!}>{!! $files === null ? $block->cell($cell, $i) : e($cell) !!}</td>
                                     @endif
                                 @endforeach
                             </tr>

@@ -67,6 +67,29 @@ final class KeptTest extends AppTestCase
         $this->getJson("/api/datasets/{$dataset->id}/kept")->assertOk()->assertExactJson([]);
     }
 
+    public function test_what_is_kept_is_brought_up_to_date_or_says_why_it_cannot_be(): void
+    {
+        $dataset = $this->dataset("yield,apiary\n1,a\n2,b\n");
+        $picture = $this->postJson("/api/datasets/{$dataset->id}/plots/boxes?of=yield&by=apiary&look=notches:yes", ['title' => 'Boxes', 'address' => 'of=yield&by=apiary'])->assertCreated()->json();
+        $figures = $this->keep($dataset, ['title' => 'Figures', 'content' => '[["yield","Overall","a","b"],["Mean x̄","1.5","1.0","2.0"]]', 'address' => 'of=yield&by=apiary&figures=mean&as=population', 'figures_of' => 'yield', 'revision' => 1]);
+        $other = $this->keep($dataset, self::TABLE);
+        self::assertSame([true, true, false], [$picture['can_renew'], $figures['can_renew'], $other['can_renew']]);
+        $this->postJson("/api/kept/{$other['id']}/renew")->assertUnprocessable();
+
+        $this->postJson("/api/datasets/{$dataset->id}/changes", ['revision' => 1, 'kind' => 'edit-cells', 'edits' => [['row' => 1, 'variable' => 'yield', 'text' => '5']]])->assertCreated();
+        $renewed = $this->postJson("/api/kept/{$figures['id']}/renew")->assertOk();
+        Contract::assertMeets('renewKept', $renewed);
+        self::assertSame([[['yield', 'Overall', 'a', 'b'], ['Mean µ', '3.5', '5.0', '2.0']], 2], [$renewed->json('cells'), $renewed->json('revision')]);
+        $drawn = $this->postJson("/api/kept/{$picture['id']}/renew")->assertOk();
+        $now = Faces::into($drawn->json('picture'));
+        self::assertSame($now, $this->get("/api/datasets/{$dataset->id}/plots/boxes?of=yield&by=apiary&look=notches:yes&format=svg")->assertOk()->getContent());
+
+        $this->postJson("/api/datasets/{$dataset->id}/changes", ['revision' => 2, 'kind' => 'delete-variable', 'variable' => 'yield'])->assertCreated();
+        $this->postJson("/api/kept/{$figures['id']}/renew")->assertUnprocessable();
+        $this->postJson("/api/kept/{$picture['id']}/renew")->assertUnprocessable();
+        self::assertSame($renewed->json('cells'), $this->getJson("/api/datasets/{$dataset->id}/kept")->json('1.cells'), 'what stands there stays');
+    }
+
     public function test_own_words_are_an_item_of_their_own(): void
     {
         $dataset = $this->dataset("yield\n1\n2\n");
