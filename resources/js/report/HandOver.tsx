@@ -37,7 +37,7 @@ export function HandOver({ dataset }: { dataset: number }) {
                 {forms.map(({ form, words, sentence }) => (
                     <li key={form} className="flex items-baseline gap-3 border-b border-hair py-2">
                         <Button
-                            className="shrink-0 px-2! py-0.5!"
+                            className="w-40 shrink-0 justify-center px-2! py-0.5!"
                             disabled={make.isPending}
                             aria-label={`Hand over as ${words}`}
                             onClick={() => make.mutate(form)}
