@@ -46,4 +46,10 @@ test('a picture and a table are kept, noted, arranged, and say when the data hav
     await page.goBack();
     await page.getByRole('button', { name: 'Take out x' }).click();
     await expect(page.getByRole('article')).toHaveCount(1);
+
+    // What is begun below all of it comes into sight, ready to be written in.
+    await page.getByRole('button', { name: 'Write something' }).click();
+    const words = page.getByRole('textbox', { name: 'In our words', exact: true });
+    await expect(words).toBeFocused();
+    await expect(words).toBeInViewport();
 });

@@ -78,7 +78,7 @@ export function KeptItem({
             {item.cells !== null && <CellTable name={item.title} cells={item.cells.filter((row) => row[0] !== 'Basis')} />}
             {item.reading !== null && <Sentence item={item} onSay={(sentence) => onDescribe({ sentence })} />}
             <div ref={place} className="mt-3">
-                {isNear ? (
+                {isNear || isFresh ? (
                     <Suspense fallback={<Still dataset={dataset} words={note} />}>
                         <WordsEditor
                             label={item.kind === 'text' ? item.title : `Note on ${item.title}`}
