@@ -26,18 +26,15 @@ final readonly class MakePaper
 
     public function of(Dataset $dataset): Paper
     {
-        $items = array_values($dataset->keptItems()->get()->all());
-        $notes = array_map(static fn(KeptItem $item): OwnWords => OwnWords::ofStored($item->note), $items);
-        $shown = $this->readFields->of($dataset, array_merge(...array_map(static fn(OwnWords $words): array => $words->fields(), $notes)));
         $blocks = [];
         [$figures, $tables] = [0, 0];
-        foreach ($items as $place => $item) {
+        foreach ($dataset->keptItems()->get() as $item) {
             $number = match ($item->kind) {
                 'picture' => 'Figure ' . ++$figures,
                 'table' => 'Table ' . ++$tables,
                 default => null,
             };
-            $blocks[] = self::block($item, $number, self::written($notes[$place], $shown));
+            $blocks[] = self::block($item, $number, $this->written($dataset, OwnWords::ofStored($item->note)));
         }
         $aside = $this->setAside($dataset);
 
@@ -68,16 +65,13 @@ final readonly class MakePaper
         );
     }
 
-    /**
-     * @param list<ShownField> $shown taken from its front
-     *
-     * @return list<list<array{text: string, field: ShownField|null}>>
-     */
-    private static function written(OwnWords $words, array &$shown): array
+    /** @return list<list<array{text: string, field: ShownField|null}>> */
+    private function written(Dataset $dataset, OwnWords $words): array
     {
         if ($words->isEmpty()) {
             return [];
         }
+        $shown = $this->readFields->of($dataset, $words->fields());
         $paragraphs = [];
         foreach ($words->paragraphs as $pieces) {
             $paragraph = [];

@@ -85,6 +85,9 @@ final readonly class ReadFields
                 throw UnknownVariable::refused($word->refusal());
             }
         }
+        if (count(QuestionOfWords::list(self::text($said['by'] ?? null) ?? '')) > QuestionOfWords::MOST_SPLITS) {
+            throw UnknownVariable::refused('Rows can be split by one or two variables.');
+        }
         $of = self::text($said['of'] ?? null);
         if ($of !== null && $dataset->variables->firstWhere('key', $of) === null) {
             $gone = $dataset->allVariables()->get()->firstWhere('key', $of);

@@ -52,6 +52,8 @@ final class FieldsTest extends AppTestCase
             ['of=yield', 'label_share', '["South"]'],
             ['of=yield&by=tag', 'mean', '["A1"]'],
             ['of=yield', 'essentials', ''],
+            ['of=yield&by=apiary,year,tag', 'mean', ''],
+            ['of=yield&fences=wide', 'mean', ''],
             ['of=yield', 'median', ''],
         ]);
         self::assertNull($answer[0]['text']);
@@ -66,7 +68,9 @@ final class FieldsTest extends AppTestCase
         self::assertStringContainsString('no labels', $answer[8]['why']);
         self::assertStringContainsString('makes no groups', $answer[9]['why']);
         self::assertStringContainsString('no figure "essentials"', $answer[10]['why']);
-        self::assertSame('26.0', $answer[11]['text'], 'what is beside them is shown');
+        self::assertStringContainsString('one or two variables', $answer[11]['why']);
+        self::assertNotNull($answer[12]['why']);
+        self::assertSame('26.0', $answer[13]['text'], 'what is beside them is shown');
 
         $this->postJson("/api/datasets/{$dataset->id}/changes", ['revision' => 1, 'kind' => 'delete-variable', 'variable' => 'yield'])->assertCreated();
         self::assertStringContainsString('"Yield" was deleted', $this->ask($dataset, [['of=yield', 'mean', '']])[0]['why']);
