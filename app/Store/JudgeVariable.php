@@ -108,6 +108,8 @@ final readonly class JudgeVariable
             $expectedThree += $out->expected3 ?? 0.0;
         }
         $perRow = 10 ** ($columns[0]->countDecimals ?? 0);
+        $shown = array_slice($rows, 0, self::MOST_ROWS);
+        $labels = $id === null ? [] : $this->readRows->these($dataset, array_column($shown, 'row'), [$id->key])->cells[$id->key];
 
         return [
             'over' => [
@@ -116,13 +118,13 @@ final readonly class JudgeVariable
             ],
             'total' => $beyond['total'],
             'where' => self::whereOut($dataset, $variable, $stored, $grouping, $ends, $isOverall, $question),
-            'rows' => array_map(fn(array $row): array => [
+            'rows' => array_map(static fn(array $row, int $place): array => [
                 'row' => $row['row'],
-                'label' => $id === null ? null : $this->readRows->window($dataset, new RowsQuestion([$id->key], from: $row['row'] - 1, count: 1))->cells[$id->key][0] ?? null,
+                'label' => $labels[$place] ?? null,
                 'value' => $display->inUnit($row['value'], true),
                 'z' => $row['z'],
                 'text' => DecimalText::of($row['z'], 2),
-            ], array_slice($rows, 0, self::MOST_ROWS)),
+            ], $shown, array_keys($shown)),
         ];
     }
 
@@ -175,13 +177,13 @@ final readonly class JudgeVariable
     private function rows(Dataset $dataset, Variable $variable, array $found, RowGrouping $grouping): array
     {
         $looked = DB::table('looked_at')->where('dataset_id', $dataset->id)->where('line', 'like', "{$variable->key}:far-row:%")->pluck('revision', 'line')->all();
+        $cells = $this->readRows->these($dataset, array_column($found, 'row'))->cells;
         $rows = [];
-        foreach ($found as ['row' => $row, 'columns' => $columns]) {
+        foreach ($found as $place => ['row' => $row, 'columns' => $columns]) {
             $seen = $looked["{$variable->key}:far-row:{$row}"] ?? null;
-            $cells = $this->readRows->window($dataset, new RowsQuestion(from: $row - 1, count: 1))->cells;
             $rows[] = [
                 'row' => $row,
-                'cells' => array_map(static fn(array $cell): string => $cell[0] ?? '', $cells),
+                'cells' => array_map(static fn(array $column): string => $column[$place] ?? '', $cells),
                 'beyond' => array_map(static fn(int $column): ?string => $column === 0 ? null : RowGrouping::name($grouping->labels[$column - 1] ?? []), $columns),
                 'stays' => is_numeric($seen) && (int) $seen >= $variable->data_revision,
             ];

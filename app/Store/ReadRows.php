@@ -30,7 +30,29 @@ final readonly class ReadRows
     {
         $variables = $this->variables($dataset, $question->of);
         ['total' => $total, 'rows' => $rows] = $this->views->part($dataset, $question, $question->from, min($question->count, self::MOST_ROWS));
-        $from = max(0, min($question->from, $total));
+
+        return $this->answer($dataset, $variables, $rows, $total, max(0, min($question->from, $total)));
+    }
+
+    /**
+     * Rows that are named one by one, in that order.
+     *
+     * @param list<int>    $rows from 1
+     * @param list<string> $of   keys of variables; none = all
+     *
+     * @throws UnknownVariable
+     */
+    public function these(Dataset $dataset, array $rows, array $of = []): RowsAnswer
+    {
+        return $this->answer($dataset, $this->variables($dataset, $of), array_map(static fn(int $row): int => $row - 1, $rows), count($rows), 0);
+    }
+
+    /**
+     * @param list<Variable> $variables
+     * @param list<int>      $rows      from 0
+     */
+    private function answer(Dataset $dataset, array $variables, array $rows, int $total, int $from): RowsAnswer
+    {
         $places = $this->places($rows, self::layout($dataset, $variables));
         $cells = $unread = [];
         $aside = $dataset->aside();
@@ -39,7 +61,6 @@ final readonly class ReadRows
         foreach ($variables as $variable) {
             [$cells[$variable->key], $unread[$variable->key]] = $this->column($variable, $chunks[$variable->id] ?? [], $places, count($rows));
         }
-
         $reasons = $aside === null ? [] : array_filter($this->column($aside, $chunks[$aside->id] ?? [], $places, count($rows))[0], static fn(string $reason): bool => $reason !== '');
 
         return new RowsAnswer($dataset->revision, $total, $from, array_map(static fn(int $row): int => $row + 1, $rows), $cells, $unread, $variables, $reasons);
