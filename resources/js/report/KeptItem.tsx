@@ -53,14 +53,14 @@ export function KeptItem({
     };
     return (
         <article aria-label={item.title} className="border-b border-hair py-6 last:border-b-0">
-            <div className="flex break-after-avoid items-baseline gap-3">
+            <div className="flex break-after-avoid flex-wrap items-baseline gap-x-3 gap-y-1">
                 <input
                     aria-label={`Title of ${item.title}`}
                     value={title}
                     maxLength={200}
                     onChange={(event) => draft.set({ title: event.target.value })}
                     onBlur={save}
-                    className="min-w-0 flex-1 border-b border-transparent bg-transparent text-title font-semibold hover:border-hair-strong focus:border-accent"
+                    className="min-w-0 flex-1 basis-60 border-b border-transparent bg-transparent text-title font-semibold hover:border-hair-strong focus:border-accent"
                 />
                 <span className="flex shrink-0 gap-1.5 print:hidden">
                     <Button aria-label={`Move ${item.title} up`} disabled={isFirst} onClick={() => onMove(-1)}>
