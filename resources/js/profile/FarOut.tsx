@@ -21,7 +21,7 @@ export function FarOut({
     const rows = out.rows;
     const cells = () => [['Row', 'Name', name, 'z'], ...rows.map((row) => [String(row.row), row.label ?? '', row.value, String(row.z)])];
     return (
-        <div className="mt-5">
+        <div className="mt-5 max-w-full min-w-0">
             <h4 className="font-semibold">{title}</h4>
             <p className="text-small text-soft">
                 {out.over.map(({ k, count, expected }) => (

@@ -6,7 +6,7 @@ import { Notice } from '../ui/Notice';
 import { Waiting } from '../ui/Waiting';
 import { FarOut } from './FarOut';
 import { FarRows } from './FarRows';
-import { cell, Heads } from './judgedCells';
+import { cell, Heads, Wide } from './judgedCells';
 import { useJudged } from './queries';
 import { ShapePart } from './ShapePart';
 
@@ -46,7 +46,11 @@ export function JudgePart({
                             )}
                             <div className="flex flex-wrap items-start gap-x-12 gap-y-4">
                                 <Without column={column} />
-                                <Depends column={column} />
+                                {column.depends.length > 0 && (
+                                    <Wide label={`How much does it depend, ${column.name ?? 'overall'}`}>
+                                        <Depends column={column} />
+                                    </Wide>
+                                )}
                             </div>
                         </div>
                     ))}
@@ -97,7 +101,7 @@ function Without({ column }: { column: Column }) {
 
 /** The span of answers as a small range under each figure: the mark is the answer under the basis. */
 function Depends({ column }: { column: Column }) {
-    return column.depends.length === 0 ? null : (
+    return (
         <table className="mt-2 border-collapse text-small">
             <caption className="pb-1 text-left text-soft">
                 How much does it depend? Under every rule, as sample or population, without the far rows

@@ -1,7 +1,7 @@
 import type { Judged } from '../api/client';
 import type { Asked } from '../asking/PlotPart';
 import { ScenesPart } from '../asking/ScenesPart';
-import { cell, Heads } from './judgedCells';
+import { cell, Heads, Wide } from './judgedCells';
 
 type Column = Judged['columns'][number];
 
@@ -15,7 +15,8 @@ export function ShapePart({ columns, onShowRows, ...asked }: Asked & { columns: 
         <section aria-label={`Shape of ${asked.axisName}`} className="mt-5">
             <h4 className="font-semibold">Shape</h4>
             <div className="flex items-start gap-x-10 max-xl:flex-col">
-                <div className="w-full min-w-0 flex-1">
+                {/* Of many groups it stays beside the plot that is looked at. */}
+                <div className="w-full min-w-0 flex-1 xl:sticky xl:top-2">
                     <ScenesPart kind="stack" title={null} onShowRows={onShowRows} {...asked} question={question} />
                 </div>
                 <div className="w-full min-w-0 flex-1">
@@ -31,9 +32,15 @@ export function ShapePart({ columns, onShowRows, ...asked }: Asked & { columns: 
                     )}
                     <div className="flex flex-wrap items-start gap-x-12 gap-y-4">
                         <Figures column={column} />
-                        <Tests column={column} />
+                        <Wide label={`Tests of the shape, ${column.name ?? 'overall'}`}>
+                            <Tests column={column} />
+                        </Wide>
                     </div>
-                    <Spread column={column} />
+                    {column.spread.length > 0 && (
+                        <Wide label={`One to three standard deviations, ${column.name ?? 'overall'}`}>
+                            <Spread column={column} />
+                        </Wide>
+                    )}
                 </div>
             ))}
         </section>
@@ -89,7 +96,7 @@ function Tests({ column }: { column: Column }) {
 }
 
 function Spread({ column }: { column: Column }) {
-    return column.spread.length === 0 ? null : (
+    return (
         <table className="mt-5 border-collapse text-small whitespace-nowrap">
             <caption className="pb-1 text-left text-soft">One, two, three standard deviations either side of the mean</caption>
             <thead>

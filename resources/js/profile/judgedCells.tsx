@@ -10,3 +10,12 @@ export function Heads({ names }: { names: string[] }) {
         </th>
     ));
 }
+
+/** A table that may be wider than the window: it moves by itself, and the page stays. */
+export function Wide({ label, children }: { label: string; children: React.ReactNode }) {
+    return (
+        <div className="max-w-full min-w-0 overflow-x-auto" tabIndex={0} role="region" aria-label={label}>
+            {children}
+        </div>
+    );
+}

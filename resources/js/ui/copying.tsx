@@ -112,7 +112,7 @@ export function TableOut({
     const look = 'text-small text-soft underline-offset-4 hover:text-ink hover:underline';
     const whole = () => [...table(), ['Basis', basis]];
     return (
-        <span className="flex shrink-0 gap-4">
+        <span className="flex max-w-full flex-wrap gap-x-4">
             <button type="button" className={look} onClick={() => void copyTable(whole(), `the table of ${name}`)}>
                 Copy table
             </button>
