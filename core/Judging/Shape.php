@@ -31,6 +31,8 @@ final readonly class Shape
     private const UNUSUAL = 0.05;
     private const LEAST_SAID = 0.0001;
     private const NEARLY_ALL = 0.995;
+    private const STRAY = 'samples from a normal distribution stray';
+    private const SILENT = 'nothing here speaks against one, which does not show that it is one';
 
     /**
      * @param list<array{key: string, label: string, text: string|null, why: string|null}>                     $figures
@@ -58,22 +60,22 @@ final readonly class Shape
     public static function meaning(float $p): string
     {
         $often = match (true) {
-            $p < self::LEAST_SAID => 'fewer than 1 of 10,000 samples from a normal distribution stray',
-            $p < self::UNUSUAL => 'about ' . self::outOf($p, $p < 0.001 ? 10_000 : 1000) . ' samples from a normal distribution stray',
-            default => 'about ' . self::outOf($p, $p < self::NEARLY_ALL ? 100 : 1000) . ' samples from a normal distribution stray',
+            $p < self::LEAST_SAID => 'fewer than 1 of 10,000 ',
+            $p < self::UNUSUAL => 'about ' . self::outOf($p, $p < 0.001 ? 10_000 : 1000),
+            default => 'about ' . self::outOf($p, $p < self::NEARLY_ALL ? 100 : 1000),
         };
         $judged = match (true) {
             $p < self::VERY_UNUSUAL => 'very unusual for one',
             $p < self::UNUSUAL => 'unusual for one',
-            default => 'nothing here speaks against one, which does not show that it is one',
+            default => self::SILENT,
         };
 
-        return "{$often} as far: {$judged}";
+        return $often . self::STRAY . " as far: {$judged}";
     }
 
     private static function outOf(float $p, int $samples): string
     {
-        return DecimalText::of($p * $samples, 0) . ' of ' . number_format($samples);
+        return DecimalText::of($p * $samples, 0) . ' of ' . number_format($samples) . ' ';
     }
 
     /**
@@ -85,15 +87,20 @@ final readonly class Shape
     {
         [$statistic, $p] = [new NormalityFigure($test, false), new NormalityFigure($test, true)];
         $chance = $p->of($observations, $basis);
-        // Below all tables is below every limit; other reasons leave nothing to say.
-        $number = $chance->reason === Reason::BelowAllTables ? 0.0 : $chance->number();
+        // Beyond what tables say p is known by its side; other reasons leave nothing to say.
+        $side = in_array($chance->reason, [Reason::BelowAllTables, Reason::AboveOneTenth], true) ? $chance->reason : null;
+        $meaning = match (true) {
+            $side === Reason::BelowAllTables => self::meaning(0.0),
+            $side !== null => 'more than 10 of 100 ' . self::STRAY . ' as far: ' . self::SILENT,
+            default => $chance->number() === null ? (string) $chance->reason?->value : self::meaning((float) $chance->number()),
+        };
 
         return [
             'key' => $test,
             'label' => "{$statistic->label()} {$statistic->symbol($basis->takenAs)}",
             'statistic' => $display->of($statistic, $statistic->of($observations, $basis)),
-            'p' => $chance->reason === Reason::BelowAllTables ? $chance->reason->value : $display->of($p, $chance),
-            'meaning' => $number === null ? (string) $chance->reason?->value : self::meaning((float) $number),
+            'p' => $side->value ?? $display->of($p, $chance),
+            'meaning' => $meaning,
         ];
     }
 }

@@ -96,7 +96,9 @@ final class JudgingTest extends TestCase
         self::assertSame([null, 'needs at least 3 values'], [array_column($two->figures, 'text', 'key')['skewness'], array_column($two->figures, 'why', 'key')['skewness']]);
         self::assertSame([null, null, 'needs at least 3 values'], [$two->tests[0]['statistic'], $two->tests[0]['p'], $two->tests[0]['meaning']]);
         self::assertSame(['all values are equal'], array_unique(array_column(Shape::of(self::of(['4', '4', '4', '4', '4', '4', '4', '4']), new Basis(), new FigureText(new Basis(), 0))->tests, 'meaning')));
-        // Far below what tables say.
+        // Beyond what tables say, on either side.
+        $even = Shape::of(self::of(array_map(strval(...), [-15, -10, -7, -5, -3, -2, -1, 0, 1, 2, 3, 5, 7, 10, 15])), new Basis(), new FigureText(new Basis(), 0))->tests[1];
+        self::assertSame(['above 0.1', 'more than 10 of 100 samples from a normal distribution stray as far: nothing here speaks against one, which does not show that it is one'], [$even['p'], $even['meaning']]);
         $many = Shape::of(self::of([...array_map(strval(...), range(1, 900)), '9000000']), new Basis(), new FigureText(new Basis(), 0));
         self::assertStringContainsString('fewer than 1 of 10,000', $many->tests[2]['meaning']);
     }
