@@ -12,6 +12,9 @@ use ZipArchive;
 /** A zip archive made in a temporary file and then sent on. */
 final class ZipFile
 {
+    /** The first moment that a zip can tell of. */
+    private const NO_TIME = 315_532_800;
+
     /**
      * @param resource              $out
      * @param array<string, string> $texts  name => content; the first stands first in the archive
@@ -27,6 +30,8 @@ final class ZipFile
         }
         foreach ($texts as $name => $text) {
             $zip->addFromString($name, $text);
+            // No time of day in it: the same texts give the same bytes.
+            $zip->setMtimeName($name, self::NO_TIME);
             if (in_array($name, $stored, true)) {
                 $zip->setCompressionName($name, ZipArchive::CM_STORE);
             }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Report;
 
 use App\Drawing\Faces;
+use App\Export\CsvWriter;
+use RowTally\Core\Parsing\SpreadsheetText;
 
 /** The tables of a report as CSV and its pictures as SVG. */
 final class TablesZip
@@ -31,14 +33,12 @@ final class TablesZip
      */
     public static function csv(array $cells): string
     {
-        return implode('', array_map(static fn(array $row): string => implode(',', array_map(self::cell(...), $row)) . "\r\n", $cells));
+        return implode('', array_map(static fn(array $row): string => CsvWriter::line(array_map(self::cell(...), $row)), $cells));
     }
 
+    /** A difference has a sign in front and is a number all the same. */
     private static function cell(string $cell): string
     {
-        $isRun = preg_match('/^[=@\t\r]/', $cell) === 1 || (preg_match('/^[+-]/', $cell) === 1 && preg_match('/^[+-]?[\d.,]+$/', $cell) !== 1);
-        $text = $isRun ? "'{$cell}" : $cell;
-
-        return preg_match('/[",\r\n]/', $text) === 1 ? '"' . str_replace('"', '""', $text) . '"' : $text;
+        return preg_match('/^[+-][\d.,]+$/', $cell) === 1 ? $cell : SpreadsheetText::harmless($cell);
     }
 }

@@ -4,7 +4,7 @@ import clsx from 'clsx';
 import { createContext, useContext } from 'react';
 import type { FigureField } from '../api/client';
 import { FIELD, fieldKey } from './document';
-import type { Shown } from './queries';
+import { fieldText, type Shown } from './queries';
 
 export const ShownFields = createContext<Shown>(new Map());
 
@@ -47,7 +47,7 @@ function FieldView({ node, selected }: NodeViewProps) {
                 shown?.why != null && 'border-alarm text-small whitespace-normal text-alarm',
             )}
         >
-            {shown === undefined ? '…' : (shown.text ?? `[no ${shown.name}: ${shown.why ?? ''}]`)}
+            {fieldText(shown)}
         </NodeViewWrapper>
     );
 }

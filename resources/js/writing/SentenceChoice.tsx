@@ -8,21 +8,17 @@ import { fieldKey } from './document';
 import { useFields } from './queries';
 import { type Sentence, sentencesAbout } from './sentences';
 
-/** Common sentences to start from, their gaps filled by what the data say. */
-export function SentenceChoice({
-    dataset,
-    base,
-    first,
-    split,
-    onTake,
-}: {
+interface About {
     dataset: Dataset;
     base: string;
     first: string | null;
     /** Key of what splits the rows of what the text is about. */
     split: string | null;
     onTake: (sentence: Sentence) => void;
-}) {
+}
+
+/** Common sentences to start from, their gaps filled by what the data say. */
+export function SentenceChoice({ onTake, ...about }: About) {
     const [isOpen, setIsOpen] = useState(false);
     return (
         <WordPopover
@@ -34,7 +30,7 @@ export function SentenceChoice({
             onOpenChange={setIsOpen}
         >
             <Sentences
-                {...{ dataset, base, first, split }}
+                {...about}
                 onTake={(sentence) => {
                     setIsOpen(false);
                     onTake(sentence);
@@ -44,19 +40,7 @@ export function SentenceChoice({
     );
 }
 
-function Sentences({
-    dataset,
-    base,
-    first,
-    split,
-    onTake,
-}: {
-    dataset: Dataset;
-    base: string;
-    first: string | null;
-    split: string | null;
-    onTake: (sentence: Sentence) => void;
-}) {
+function Sentences({ dataset, base, first, split, onTake }: About) {
     const told = dataset.variables.filter(({ type }) => type === 'number' || type === 'category');
     const [chosen, setChosen] = useState(first);
     const variable = told.find(({ key }) => key === chosen) ?? told[0];

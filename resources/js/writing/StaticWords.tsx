@@ -1,7 +1,7 @@
 import clsx from 'clsx';
 import type { Dataset, FigureField, OwnWords } from '../api/client';
 import { FIELD, fieldKey, fieldsOf } from './document';
-import { useFields } from './queries';
+import { fieldText, useFields } from './queries';
 
 interface Piece {
     type: string;
@@ -24,7 +24,7 @@ export function StaticWords({ dataset, words }: { dataset: Dataset; words: OwnWo
                         const field = shown.get(fieldKey(piece.attrs));
                         return (
                             <span key={j} title={field?.name} className={clsx('tabular-nums', field?.why != null && 'text-alarm')}>
-                                {field === undefined ? '…' : (field.text ?? `[no ${field.name}: ${field.why ?? ''}]`)}
+                                {fieldText(field)}
                             </span>
                         );
                     })}

@@ -20,3 +20,8 @@ export function useFields(dataset: number, revision: number, fields: FigureField
 }
 
 export type Shown = ReturnType<typeof useFields>['shown'];
+
+/** What stands in the sentence: the figure, or why there is none. */
+export function fieldText(shown: { name: string; text: string | null; why: string | null } | undefined): string {
+    return shown === undefined ? '…' : (shown.text ?? `[no ${shown.name}: ${shown.why ?? ''}]`);
+}

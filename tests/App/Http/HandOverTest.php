@@ -6,6 +6,7 @@ namespace Tests\App\Http;
 
 use App\Models\Dataset;
 use App\Report\CannotHandOver;
+use App\Report\TablesZip;
 use App\Report\Tool;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\Process\Process;
@@ -80,6 +81,11 @@ final class HandOverTest extends AppTestCase
         $tables = (string) $this->get("/api/datasets/{$dataset->id}/report/tables")->assertOk()->getContent();
         self::assertSame(['figure-1.svg', 'table-1.csv', 'set-aside.csv'], array_map(strval(...), array_keys(self::unpacked($tables))));
         self::assertSame($tables, (string) $this->get("/api/datasets/{$dataset->id}/report/tables")->getContent(), 'the same again, to the byte');
+    }
+
+    public function test_a_table_runs_nothing_in_a_spreadsheet_and_a_difference_stays_a_number(): void
+    {
+        self::assertSame("\"'=1+1\",+21.6,-3,\"'＝cmd\",−2\r\n", TablesZip::csv([['=1+1', '+21.6', '-3', '＝cmd', '−2']]));
     }
 
     public function test_a_report_with_nothing_in_it_is_handed_over_too(): void
