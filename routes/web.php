@@ -4,31 +4,33 @@ declare(strict_types=1);
 
 use App\Drawing\Pictures;
 use App\Http\Controllers\ChangeController;
+use App\Http\Controllers\CheckController;
 use App\Http\Controllers\ClassesController;
 use App\Http\Controllers\CompareController;
 use App\Http\Controllers\ConventionController;
 use App\Http\Controllers\DatasetController;
+use App\Http\Controllers\EditionController;
 use App\Http\Controllers\EntryCheckController;
 use App\Http\Controllers\ExportController;
 use App\Http\Controllers\FieldController;
 use App\Http\Controllers\FigureController;
-use App\Http\Controllers\HandOverController;
 use App\Http\Controllers\ImportController;
 use App\Http\Controllers\JudgeController;
-use App\Http\Controllers\KeptController;
 use App\Http\Controllers\PageController;
 use App\Http\Controllers\PlotController;
 use App\Http\Controllers\ProfileController;
 use App\Http\Controllers\ReadingController;
+use App\Http\Controllers\ReportController;
 use App\Http\Controllers\RowController;
 use App\Http\Controllers\SessionController;
+use App\Http\Controllers\SharedController;
 use App\Http\Controllers\VariableController;
 use App\Http\Middleware\FairShare;
 use App\Http\Middleware\OnlyOnce;
 use Illuminate\Support\Facades\Route;
 
 // An id is a number and nothing behind it.
-foreach (['dataset', 'import', 'keptItem', 'figureSet', 'longChange'] as $id) {
+foreach (['dataset', 'import', 'report', 'edition', 'reportLink', 'reportCheck', 'figureSet', 'longChange'] as $id) {
     Route::pattern($id, '[1-9][0-9]{0,17}');
 }
 
@@ -71,15 +73,36 @@ Route::prefix('api')->group(static function (): void {
         Route::get('datasets/{dataset}/plots/crosshair', [PlotController::class, 'crosshair'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/plots/range', [PlotController::class, 'range'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/plots/{kind}', [PlotController::class, 'scenes'])->whereIn('kind', Pictures::kinds())->can('view', 'dataset');
-        Route::post('datasets/{dataset}/plots/{kind}', [KeptController::class, 'draw'])->whereIn('kind', Pictures::kinds())->can('change', 'dataset');
         Route::post('datasets/{dataset}/fields', [FieldController::class, 'index'])->can('view', 'dataset');
-        Route::get('datasets/{dataset}/kept', [KeptController::class, 'index'])->can('view', 'dataset');
-        Route::post('datasets/{dataset}/kept', [KeptController::class, 'store'])->can('change', 'dataset');
-        Route::put('datasets/{dataset}/kept/order', [KeptController::class, 'arrange'])->can('change', 'dataset');
-        Route::get('datasets/{dataset}/report/{form}', [HandOverController::class, 'show'])->can('view', 'dataset');
-        Route::patch('kept/{keptItem}', [KeptController::class, 'update'])->can('change', 'keptItem');
-        Route::post('kept/{keptItem}/renew', [KeptController::class, 'renew'])->can('change', 'keptItem');
-        Route::delete('kept/{keptItem}', [KeptController::class, 'destroy'])->can('change', 'keptItem');
+        Route::get('datasets/{dataset}/reports', [ReportController::class, 'index'])->can('view', 'dataset');
+        Route::post('datasets/{dataset}/reports', [ReportController::class, 'store'])->can('change', 'dataset');
+        Route::post('datasets/{dataset}/kept', [ReportController::class, 'keep'])->can('change', 'dataset');
+        Route::get('reports/{report}', [ReportController::class, 'show'])->can('view', 'report');
+        Route::put('reports/{report}', [ReportController::class, 'update'])->can('change', 'report');
+        Route::delete('reports/{report}', [ReportController::class, 'destroy'])->can('change', 'report');
+        Route::post('reports/{report}/undo', [ReportController::class, 'undo'])->can('change', 'report');
+        Route::post('reports/{report}/redo', [ReportController::class, 'redo'])->can('change', 'report');
+        Route::put('reports/{report}/place', [ReportController::class, 'mark'])->can('change', 'report');
+        Route::get('reports/{report}/blocks/{block}', [ReportController::class, 'block'])->can('view', 'report');
+        Route::get('reports/{report}/method', [ReportController::class, 'method'])->can('view', 'report');
+        Route::get('reports/{report}/changes', [ReportController::class, 'changes'])->can('view', 'report');
+        Route::post('reports/{report}/seen', [ReportController::class, 'seen'])->can('change', 'report');
+        Route::get('reports/{report}/pages', [ReportController::class, 'pages'])->can('view', 'report');
+        Route::get('reports/{report}/pages/{page}', [ReportController::class, 'page'])->where('page', '[1-9][0-9]{0,3}')->can('view', 'report');
+        Route::post('reports/{report}/again', [ReportController::class, 'again'])->can('view', 'report');
+        Route::get('reports/{report}/editions', [EditionController::class, 'index'])->can('view', 'report');
+        Route::post('reports/{report}/editions', [EditionController::class, 'store'])->can('change', 'report');
+        Route::get('editions/{edition}', [EditionController::class, 'show'])->can('view', 'edition');
+        Route::get('editions/{edition}/changes', [EditionController::class, 'changes'])->can('view', 'edition');
+        Route::post('editions/{edition}/files', [EditionController::class, 'ask'])->can('change', 'edition');
+        Route::get('editions/{edition}/files/{form}', [EditionController::class, 'download'])->can('view', 'edition');
+        Route::get('editions/{edition}/files/{form}/status', [EditionController::class, 'status'])->can('view', 'edition');
+        Route::delete('editions/{edition}/files/{form}', [EditionController::class, 'cancel'])->can('change', 'edition');
+        Route::post('editions/{edition}/links', [EditionController::class, 'link'])->can('change', 'edition');
+        Route::delete('links/{reportLink}', [EditionController::class, 'revoke'])->can('change', 'reportLink');
+        Route::post('checks', [CheckController::class, 'store']);
+        Route::get('checks/{reportCheck}', [CheckController::class, 'show'])->can('view', 'reportCheck');
+        Route::delete('checks/{reportCheck}', [CheckController::class, 'cancel'])->can('view', 'reportCheck');
         Route::get('figures', [FigureController::class, 'index']);
         Route::put('figures/chosen', [FigureController::class, 'choose']);
         Route::post('figures/sets', [FigureController::class, 'store']);
@@ -93,6 +116,13 @@ Route::prefix('api')->group(static function (): void {
         Route::post('imports/{import}/cancel', [ImportController::class, 'cancel'])->can('cancel', 'import');
     });
     Route::any('{any?}', static fn() => abort(404))->where('any', '.*');
+});
+
+// A report under a link, for anybody who has it: no account, and no session.
+Route::middleware([])->withoutMiddleware('web')->prefix('shared')->group(static function (): void {
+    Route::get('{token}', [SharedController::class, 'show'])->where('token', '[A-Za-z0-9_-]+');
+    Route::post('{token}', [SharedController::class, 'open'])->where('token', '[A-Za-z0-9_-]+');
+    Route::get('{token}/{form}', [SharedController::class, 'file'])->where(['token' => '[A-Za-z0-9_-]+', 'form' => '[a-z]+']);
 });
 
 // Every other address is a screen; the page finds out which one.

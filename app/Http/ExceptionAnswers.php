@@ -7,7 +7,9 @@ namespace App\Http;
 use App\Export\CannotExport;
 use App\Files\NoRoom;
 use App\Intake\NotATable;
-use App\Report\CannotHandOver;
+use App\Report\Checks\CannotCheck;
+use App\Report\Document\StaleReport;
+use App\Report\Forms\CannotHandOver;
 use App\Store\Changes\ChangeRefused;
 use App\Store\Changes\DatasetBusy;
 use App\Store\Changes\StaleRevision;
@@ -33,7 +35,7 @@ final class ExceptionAnswers
     public static function register(Exceptions $exceptions): void
     {
         // What is the matter with somebody's data or words is an answer and no fault of the server.
-        $exceptions->dontReport([NotATable::class, CannotExport::class, CannotHandOver::class, ChangeRefused::class, StaleRevision::class, DatasetBusy::class, FormulaError::class, UnknownVariable::class, NotUnderstood::class]);
+        $exceptions->dontReport([NotATable::class, CannotExport::class, CannotHandOver::class, CannotCheck::class, StaleReport::class, ChangeRefused::class, StaleRevision::class, DatasetBusy::class, FormulaError::class, UnknownVariable::class, NotUnderstood::class]);
         $exceptions->respond(static fn(Response $response, Throwable $exception, Request $request): Response => match (true) {
             $response->getStatusCode() !== 500 => $response,
             !self::isOfApi($request) => new PlainResponse((string) file_get_contents(base_path('ops/pages/away.html')), 503, ['Retry-After' => '5']),
@@ -51,6 +53,8 @@ final class ExceptionAnswers
             'findings' => [['code' => "lacks-{$exception->lacks}", 'sentence' => $exception->getMessage()]],
         ], 422));
         $exceptions->render(static fn(CannotHandOver $exception): JsonResponse => self::message(503, $exception->getMessage()));
+        $exceptions->render(static fn(CannotCheck $exception): JsonResponse => self::message(422, $exception->getMessage()));
+        $exceptions->render(static fn(StaleReport $exception): JsonResponse => new JsonResponse(['message' => $exception->getMessage(), 'version' => $exception->version], 409));
         $exceptions->render(static fn(CannotExport $exception): JsonResponse => self::message(422, $exception->getMessage()));
         $exceptions->render(static fn(DatasetBusy $exception): JsonResponse => self::message(503, $exception->getMessage()));
         $exceptions->render(static fn(NoRoom $exception): JsonResponse => self::message(507, $exception->getMessage()));

@@ -56,6 +56,7 @@ final readonly class ImportFile
             if (!is_file($path) || filesize($path) !== $import->bytes_total) {
                 throw new NoRoom();
             }
+            $draft->update(['source_bytes' => $import->bytes_total, 'source_sha256' => (string) hash_file('sha256', $path)]);
             $writer = new DatasetWriter($draft);
             $table = PreparedTable::of($path, $import->file_name, Decisions::fromArray($import->decisions ?? []), recognised: $import->encoding, meanwhile: static fn() => $beat(0, 0));
             $read = $this->readTable->read(CsvFile::open($table->path, $table->decisions, $table->isChecked), $writer, $beat, $table->decisions);

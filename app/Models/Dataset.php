@@ -29,6 +29,8 @@ use RowTally\Core\Readings\RowWord;
  * @property string|null               $row_one         what a row is, in one word; null = a row
  * @property string|null               $row_many        the same for several
  * @property int                       $set_aside       how many rows no figure counts
+ * @property int|null                  $source_bytes    of the file that the rows come from
+ * @property string|null               $source_sha256
  * @property Carbon                    $updated_at
  * @property Collection<int, Variable> $variables       in the order of the file
  * @property Collection<int, Variable> $allVariables    also those that can be brought back
@@ -51,7 +53,7 @@ final class Dataset extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['is_even' => 'boolean', 'notes' => 'array', 'rows' => 'integer', 'revision' => 'integer', 'set_aside' => 'integer'];
+        return ['is_even' => 'boolean', 'notes' => 'array', 'rows' => 'integer', 'revision' => 'integer', 'set_aside' => 'integer', 'source_bytes' => 'integer'];
     }
 
     /** The variable that says what rows are called; null without one, and where they are so many that a name would have to be looked for. */
@@ -99,13 +101,13 @@ final class Dataset extends Model
         return $this->asideAt[$this->revision] ?? null;
     }
 
-    /** @return HasMany<KeptItem, $this> what is held for its report, in order */
-    public function keptItems(): HasMany
+    /** @return HasMany<Report, $this> the one that was changed last first */
+    public function reports(): HasMany
     {
-        $items = $this->hasMany(KeptItem::class);
-        $items->orderBy('position')->orderBy('id');
+        $reports = $this->hasMany(Report::class);
+        $reports->orderByDesc('updated_at')->orderByDesc('id');
 
-        return $items;
+        return $reports;
     }
 
     /** @return HasMany<Revision, $this> */

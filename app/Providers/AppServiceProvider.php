@@ -8,14 +8,21 @@ use App\Framework\SessionUsers;
 use App\Framework\UnchangedSession;
 use App\Imports\SweepImports;
 use App\Models\Dataset;
+use App\Models\Edition;
 use App\Models\FigureSet;
 use App\Models\Import;
-use App\Models\KeptItem;
+use App\Models\Report;
+use App\Models\ReportCheck;
+use App\Models\ReportLink;
 use App\Models\User;
 use App\Policies\DatasetPolicy;
+use App\Policies\EditionPolicy;
 use App\Policies\FigureSetPolicy;
 use App\Policies\ImportPolicy;
-use App\Policies\KeptItemPolicy;
+use App\Policies\ReportCheckPolicy;
+use App\Policies\ReportLinkPolicy;
+use App\Policies\ReportPolicy;
+use App\Report\SweepReports;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Contracts\Hashing\Hasher;
 use Illuminate\Database\Eloquent\Model;
@@ -46,7 +53,15 @@ final class AppServiceProvider extends ServiceProvider
     {
         Model::shouldBeStrict();
         // Named, they need not be looked for.
-        foreach ([Dataset::class => DatasetPolicy::class, FigureSet::class => FigureSetPolicy::class, Import::class => ImportPolicy::class, KeptItem::class => KeptItemPolicy::class] as $model => $policy) {
+        foreach ([
+            Dataset::class => DatasetPolicy::class,
+            Edition::class => EditionPolicy::class,
+            FigureSet::class => FigureSetPolicy::class,
+            Import::class => ImportPolicy::class,
+            Report::class => ReportPolicy::class,
+            ReportCheck::class => ReportCheckPolicy::class,
+            ReportLink::class => ReportLinkPolicy::class,
+        ] as $model => $policy) {
             Gate::policy($model, $policy);
         }
         if ($this->app->runningInConsole()) {
@@ -77,6 +92,7 @@ final class AppServiceProvider extends ServiceProvider
             if (time() - $lastFiles >= self::SWEEP_FILES_EVERY_SECONDS) {
                 $lastFiles = time();
                 $sweep->files();
+                SweepReports::all();
             }
         });
     }

@@ -5,94 +5,52 @@ declare(strict_types=1);
 namespace App\Report;
 
 use App\Drawing\Palette;
+use App\Report\Record\StatedFigure;
+use App\Report\Words\WrittenWords;
 
 /** One block of a report as it is handed over: everything in it is text by now. */
 final readonly class PaperBlock
 {
-    /** A sign and digits, a point and digits behind it, a percent sign. */
-    private const NUMBER = '/^([+−-]?\d[\d,]*)(\.\d+)?( ?%)?$/u';
-
     /**
-     * @param string|null                                             $number  such as "Figure 2", "Table 1"; null where it is neither
-     * @param string|null                                             $svg     of a picture
-     * @param list<list<string>>|null                                 $cells   of a table, its first row the head
-     * @param list<list<array{text: string, field: ShownField|null}>> $words   somebody's own, by paragraph
-     * @param string                                                  $caption what it rests on; '' = nothing
+     * @param string|null        $number  such as "Figure 2", "Table 1"; null where it is neither
+     * @param int                $level   of a heading, 1 or 2; 0 = none
+     * @param string|null        $svg     of a picture
+     * @param list<PaperTable>   $tables
+     * @param list<string>       $said    sentences that rules said, or somebody instead of them
+     * @param string             $caption what it rests on; '' = nothing
+     * @param list<StatedFigure> $figures those that stand neither in a table nor in own words
+     * @param list<string>       $lacks   what in it has come to nothing, and why
      */
     public function __construct(
+        public string $id,
         public string $title,
         public ?string $number,
+        public int $level = 0,
         public ?string $svg = null,
-        public ?array $cells = null,
-        public array $words = [],
+        public array $tables = [],
+        public array $said = [],
+        public ?WrittenWords $words = null,
         public string $caption = '',
-        /** A sentence that a rule said, and somebody may have edited. */
-        public ?string $sentence = null,
+        public array $figures = [],
+        public array $lacks = [],
     ) {}
 
-    /** @return list<string> its own words as text, a paragraph each */
-    public function paragraphs(): array
+    /** Without what can be typed over beside it: its title, its own caption, its words. */
+    public function bare(string $ownCaption): self
     {
-        return array_map(static fn(array $pieces): string => implode('', array_column($pieces, 'text')), $this->words);
+        $caption = str_starts_with($this->caption, $ownCaption) ? trim(substr($this->caption, strlen($ownCaption))) : $this->caption;
+
+        return new self($this->id, '', null, $this->level, $this->svg, $this->tables, $this->said, null, $caption, $this->figures, $this->lacks);
     }
 
-    /**
-     * A paragraph of its own words, each figure with its value and its name.
-     *
-     * @param list<array{text: string, field: ShownField|null}> $pieces
-     */
-    public function html(array $pieces): string
+    /** @return list<StatedFigure> all that it states, in the order of the page */
+    public function stated(): array
     {
-        return implode('', array_map(static function (array $piece): string {
-            ['text' => $text, 'field' => $field] = $piece;
-            $shown = nl2br(e($text), false);
-
-            return match (true) {
-                $field === null => $shown,
-                $field->why !== null => "<em class=\"lacks\">{$shown}</em>",
-                default => '<data value="' . (is_array($field->value) ? '' : e((string) $field->value)) . '" title="' . e($field->name) . "\">{$shown}</data>",
-            };
-        }, $pieces));
-    }
-
-    /**
-     * A cell of its table: points stand below one another, and signs with a bar or a tilde over them are set in a face that has both as one.
-     */
-    public function cell(string $text, int $column): string
-    {
-        $shown = (string) preg_replace('/x[\x{0304}\x{0303}]/u', '<span class="sign">$0</span>', e($text));
-        $most = $this->decimals($column);
-        if ($most === 0 || preg_match(self::NUMBER, $text, $parts) !== 1) {
-            return $shown;
-        }
-
-        return e($parts[1]) . "<span class=\"d{$most}\">" . e($parts[2] ?? '') . '</span>' . e($parts[3] ?? '');
-    }
-
-    /** The most decimals that a number of a column has, up to 9; 0 where all have as many. */
-    private function decimals(int $column): int
-    {
-        $found = [];
-        foreach (array_slice($this->cells ?? [], 1) as $row) {
-            if ($column > 0 && preg_match(self::NUMBER, $row[$column] ?? '', $parts) === 1) {
-                $found[] = max(0, strlen($parts[2] ?? '') - 1);
-            }
-        }
-
-        return $found === [] || min($found) === max($found) ? 0 : min(9, max($found));
-    }
-
-    /** Whether a column of its table is of words and stands on the left: one in which some cell below the head is no number. */
-    public function isText(int $column): bool
-    {
-        foreach (array_slice($this->cells ?? [], 1) as $row) {
-            $cell = $row[$column] ?? '';
-            if ($cell !== '' && preg_match('/^[+−-]?[\d.,×⁰¹²³⁴⁵⁶⁷⁸⁹⁻ ]+ ?%?$/u', $cell) !== 1) {
-                return true;
-            }
-        }
-
-        return false;
+        return [
+            ...$this->figures,
+            ...array_merge(...array_map(static fn(PaperTable $table): array => $table->figures(), $this->tables)),
+            ...($this->words === null ? [] : $this->words->figures),
+        ];
     }
 
     /** What a picture is called that cannot be seen. */
@@ -101,14 +59,56 @@ final readonly class PaperBlock
         return preg_match('/ aria-label="([^"]*)"/', $this->svg ?? '', $named) === 1 ? html_entity_decode($named[1], ENT_QUOTES | ENT_XML1) : $this->title;
     }
 
+    /** A name for files of what it holds. */
+    public function fileName(): string
+    {
+        return $this->number === null ? $this->id : strtolower(str_replace(' ', '-', $this->number));
+    }
+
     /** The picture, so that it can stand beside others in one document, on white. */
-    public function inlineSvg(int $place): string
+    public function inlineSvg(): string
     {
         return (string) preg_replace(
             // What draws PDFs reads no short form of a font, and would paint the rim of a letter over it.
             ['/\bid="clip(\d+)"/', '/url\(#clip(\d+)\)/', '/\bfont:12px ([^}]+)\}/', '/\.halo\{[^}]*\}/'],
-            ["id=\"b{$place}-clip\$1\"", "url(#b{$place}-clip\$1)", 'font-size:12px;font-family:$1}', ''],
+            ["id=\"{$this->id}-clip\$1\"", "url(#{$this->id}-clip\$1)", 'font-size:12px;font-family:$1}', ''],
             str_replace(Palette::named('light')->ink('paper'), '#ffffff', $this->svg ?? ''),
+        );
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'id' => $this->id,
+            'title' => $this->title,
+            'number' => $this->number,
+            'level' => $this->level,
+            'svg' => $this->svg,
+            'tables' => array_map(static fn(PaperTable $table): array => $table->toArray(), $this->tables),
+            'said' => $this->said,
+            'words' => $this->words?->toArray(),
+            'caption' => $this->caption,
+            'figures' => array_map(static fn(StatedFigure $figure): array => $figure->toArray(), $this->figures),
+            'lacks' => $this->lacks,
+        ];
+    }
+
+    /** @param array{id: string, title: string, number: string|null, level: int, svg: string|null, tables: list<array{cells: list<list<string>>, figures: list<array{row: int, column: int, figure: array<string, mixed>}>}>, said: list<string>, words: array<string, mixed>|null, caption: string, figures: list<array<string, mixed>>, lacks: list<string>} $block as `toArray` gives it */
+    public static function ofArray(array $block): self
+    {
+        return new self(
+            $block['id'],
+            $block['title'],
+            $block['number'],
+            $block['level'],
+            $block['svg'],
+            array_map(PaperTable::ofArray(...), $block['tables']),
+            $block['said'],
+            $block['words'] === null ? null : WrittenWords::ofArray($block['words']),
+            $block['caption'],
+            array_values(array_filter(array_map(StatedFigure::ofArray(...), $block['figures']), static fn(?StatedFigure $figure): bool => $figure !== null)),
+            $block['lacks'],
         );
     }
 }

@@ -58,4 +58,13 @@ enum QuartileRule: string
             self::Hf9 => 'On the straight line between neighbours, at rank (n + ¼)p + ⅜; nearly unbiased for normal data.',
         };
     }
+
+    /** Where the rule is defined, for somebody who checks. */
+    public function source(): string
+    {
+        return match ($this) {
+            self::HalvesExcluded, self::HalvesIncluded => 'Taught in schools; as defined in this sentence.',
+            default => 'Hyndman & Fan, The American Statistician 50 (1996) 361–365.',
+        };
+    }
 }

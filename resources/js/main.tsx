@@ -11,6 +11,7 @@ import { applyTheme } from './ui/theme';
 applyTheme();
 
 // Each place is fetched when somebody goes there.
+const CheckPage = lazy(async () => ({ default: (await import('./check/CheckPage')).CheckPage }));
 const ComparePage = lazy(async () => ({ default: (await import('./compare/ComparePage')).ComparePage }));
 const DatasetsPage = lazy(async () => ({ default: (await import('./datasets/DatasetsPage')).DatasetsPage }));
 const IntakePage = lazy(async () => ({ default: (await import('./intake/IntakePage')).IntakePage }));
@@ -59,6 +60,7 @@ if (root !== null) {
                         <SignedIn>
                             <Switch>
                                 <Route path="/datasets" component={DatasetsPage} />
+                                <Route path="/check" component={CheckPage} />
                                 <Route path="/imports/:import" component={IntakePage} />
                                 <Route path="/datasets/:dataset/rows" component={RowsPage} />
                                 <Route path="/datasets/:dataset/profile" component={ProfilePage} />

@@ -7,8 +7,9 @@ test('a figure is set into a sentence by typing what it is called, and follows t
     await signIn(page);
     await uploadAndOpen(page, 'said.csv', hives, 'Yield');
     await page.getByRole('link', { name: 'Report' }).click();
-    await page.getByRole('button', { name: 'Write something' }).click();
-    const words = page.getByRole('textbox', { name: 'In our words', exact: true });
+    await page.getByRole('button', { name: 'Begin with an empty one' }).click();
+    await page.getByRole('button', { name: 'Write', exact: true }).click();
+    const words = page.getByRole('textbox', { name: 'Text', exact: true });
     await expect(words).toBeFocused();
 
     // All by keys: a group’s figure, then one that is walked to.
@@ -57,12 +58,13 @@ test('a common sentence fills its gaps, in a note too', async ({ page }) => {
     await page.getByRole('button', { name: 'Keep', exact: true }).first().click();
     await expect(page.getByText('Kept for the report')).toBeVisible();
     await page.getByRole('link', { name: 'Report' }).click();
+    await page.getByRole('button', { name: /^Write below/ }).click();
     await page.getByRole('button', { name: 'Begin with a sentence' }).click();
     await choose(page, /^Variable/, 'Apiary');
     await expect(page.getByRole('button', { name: 'Of Apiary 50.0 % are North and 50.0 % are South.' })).toBeVisible();
     await choose(page, /^Variable/, 'Yield');
     await page.getByRole('button', { name: 'About 75.0 % of 4 rows lie between 19.9 and 33.1 kg.' }).click();
-    const note = page.getByRole('textbox', { name: /^Note on/ });
+    const note = page.getByRole('textbox', { name: /^Words below/ });
     await expect(note).toHaveText('About 75.0 % of 4 rows lie between 19.9 and 33.1 kg.');
     await note.blur();
     await page.reload();

@@ -8,7 +8,9 @@ use App\Http\Requests\DescribeDatasetRequest;
 use App\Http\Resources\DatasetResource;
 use App\Http\Resources\DatasetSummaryResource;
 use App\Models\Dataset;
+use App\Models\Report;
 use App\Models\User;
+use App\Report\Editions\EditionFiles;
 use App\Store\DeleteDataset;
 use App\Store\StartBlank;
 use Illuminate\Container\Attributes\CurrentUser;
@@ -45,6 +47,7 @@ final class DatasetController
 
     public function destroy(Dataset $dataset, DeleteDataset $deleteDataset): Response
     {
+        EditionFiles::deleteOf(...array_map(static fn(Report $report): int => $report->id, array_values($dataset->reports()->get(['id'])->all())));
         $deleteDataset->delete($dataset);
 
         return response()->noContent();

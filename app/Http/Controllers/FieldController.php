@@ -6,8 +6,8 @@ namespace App\Http\Controllers;
 
 use App\Http\Requests\FieldsRequest;
 use App\Models\Dataset;
-use App\Report\ReadFields;
-use App\Report\ShownField;
+use App\Report\Words\ReadFields;
+use App\Report\Words\ShownField;
 use Illuminate\Http\JsonResponse;
 
 /** Figures set into sentences. */

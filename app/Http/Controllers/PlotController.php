@@ -7,10 +7,10 @@ namespace App\Http\Controllers;
 use App\Drawing\DrawnScene;
 use App\Drawing\Faces;
 use App\Drawing\Svg;
-use App\Http\DrawScenes;
 use App\Http\Requests\PlotRequest;
 use App\Http\Requests\SceneRequest;
 use App\Models\Dataset;
+use App\Store\DrawScenes;
 use App\Store\ReadAxis;
 use Brick\Math\BigDecimal;
 use Illuminate\Http\JsonResponse;
@@ -28,9 +28,9 @@ final class PlotController
     public function scenes(Dataset $dataset, string $kind, SceneRequest $request, DrawScenes $draw): Response|JsonResponse
     {
         if ($request->isFile()) {
-            return new Response(Faces::into(Svg::of($draw->one($kind, $dataset, $request), $request->palette(), $request->heading())), headers: ['Content-Type' => 'image/svg+xml']);
+            return new Response(Faces::into(Svg::of($draw->one($kind, $dataset, $request->asked($dataset), $request->column()), $request->palette(), $request->heading())), headers: ['Content-Type' => 'image/svg+xml']);
         }
-        ['options' => $options, 'scenes' => $scenes] = $draw->of($kind, $dataset, $request);
+        ['options' => $options, 'scenes' => $scenes] = $draw->of($kind, $dataset, $request->asked($dataset));
 
         return new JsonResponse(['options' => $options, 'scenes' => array_map(static fn(DrawnScene $drawn): array => $drawn->toArray(), $scenes)]);
     }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\Report\FigureField;
-use App\Report\ReadFields;
+use App\Report\Words\FigureField;
+use App\Report\Words\ReadFields;
 use Closure;
 use Illuminate\Foundation\Http\FormRequest;
 

@@ -6,6 +6,8 @@ namespace App\Http\Requests;
 
 use App\Drawing\Look;
 use App\Drawing\Palette;
+use App\Models\Dataset;
+use App\Store\PictureAsked;
 use Closure;
 
 /** A picture of one variable: laid out for the room that it has, or as a file in colours of choice. */
@@ -46,21 +48,17 @@ class SceneRequest extends PlotRequest
         ];
     }
 
-    public function width(): float
+    public function asked(Dataset $dataset): PictureAsked
     {
-        return (float) ($this->word('width') ?? self::WIDTH);
-    }
-
-    /** What was chosen of it. */
-    public function look(): Look
-    {
-        return Look::ofWord($this->word('look') ?? '');
-    }
-
-    /** Key of the figure that groups are ordered by; '' = none. */
-    public function laneOrder(): string
-    {
-        return $this->word('lane_order') ?? '';
+        return new PictureAsked(
+            $this->question($dataset),
+            $this->compareQuestion($dataset),
+            Look::ofWord($this->word('look') ?? ''),
+            (float) ($this->word('width') ?? self::WIDTH),
+            $this->word('lane_order') ?? '',
+            $this->classReading(),
+            $this->countColumns(),
+        );
     }
 
     public function isFile(): bool

@@ -7,19 +7,14 @@ namespace App\Http\Resources;
 use App\Models\Dataset;
 use App\Store\ComparedSides;
 use App\Store\CompareQuestion;
+use App\Store\SayCompared;
 use Illuminate\Http\Request;
-use RowTally\Core\Comparison\ComparedGroups;
 use RowTally\Core\Comparison\ComparedPairs;
 use RowTally\Core\Comparison\ComparisonFigures;
 use RowTally\Core\Comparison\ComparisonLine;
 use RowTally\Core\Comparison\ComparisonLines;
 use RowTally\Core\Figures\FigureText;
-use RowTally\Core\Observations\Observations;
-use RowTally\Core\Readings\GroupsAgainst;
-use RowTally\Core\Readings\PairsAgainst;
 use RowTally\Core\Readings\Reading;
-use RowTally\Core\Readings\Readings;
-use RowTally\Core\Readings\Wording;
 use RowTally\Core\Values\Figure;
 
 /** @property array{dataset: Dataset, asked: CompareQuestion, sides: ComparedSides} $resource */
@@ -46,43 +41,38 @@ final class ComparedResource extends PlainResource
     /** @return array<string, mixed> one side against the first */
     private function groups(int $place): array
     {
-        ['asked' => $asked, 'sides' => $sides] = $this->resource;
-        [[$first, $one], [$second, $other]] = [$sides->sides[0], $sides->sides[$place] ?? $sides->sides[0]];
-        $compared = new ComparedGroups($one, $other, $asked->question->basis);
+        ['sides' => $sides] = $this->resource;
+        [$first, $one] = $sides->sides[0];
+        [$second] = $sides->sides[$place] ?? $sides->sides[0];
+        $compared = $this->say()->against($place);
         $labels = isset($sides->labels[0], $sides->labels[$place]) ? [$sides->labels[0], $sides->labels[$place]] : null;
 
         return [
             'first' => $first,
             'second' => $second,
-            'sections' => self::sections(ComparisonLines::ofGroups($compared, $this->display($one), $first, $labels)),
+            'sections' => self::sections(ComparisonLines::ofGroups($compared, $this->say()->display($one), $first, $labels)),
             ...self::figures(ComparisonFigures::ofGroups($compared)),
-            'readings' => self::readings(Readings::ofComparedGroups(new GroupsAgainst($compared, $first, $second, $this->wording($one), $asked->good, $asked->what === 'groups' || $asked->what === 'datasets'))),
+            'readings' => self::readings($this->say()->readings($place)),
         ];
     }
 
     /** @return array<string, mixed> */
     private function pairs(ComparedPairs $compared): array
     {
-        ['asked' => $asked, 'sides' => $sides] = $this->resource;
-        [$first, $second] = [$sides->sides[0][0], $sides->sides[1][0] ?? ''];
+        ['sides' => $sides] = $this->resource;
 
         return [
-            'first' => $first,
-            'second' => $second,
-            'sections' => self::sections(ComparisonLines::ofPairs($compared, $this->display($compared->changes))),
+            'first' => $sides->sides[0][0],
+            'second' => $sides->sides[1][0] ?? '',
+            'sections' => self::sections(ComparisonLines::ofPairs($compared, $this->say()->display($compared->changes))),
             ...self::figures(ComparisonFigures::ofPairs($compared)),
-            'readings' => self::readings(Readings::ofComparedPairs(new PairsAgainst($compared, $first, $second, $this->wording($compared->changes), $asked->good))),
+            'readings' => self::readings($this->say()->readings(1)),
         ];
     }
 
-    private function display(Observations $observations): FigureText
+    private function say(): SayCompared
     {
-        return new FigureText($this->resource['asked']->question->basis, $this->resource['sides']->decimals, $observations->countDecimals);
-    }
-
-    private function wording(Observations $observations): Wording
-    {
-        return new Wording($this->display($observations), $this->resource['sides']->unit, $this->resource['dataset']->rowWord(), $this->resource['asked']->question->basis);
+        return new SayCompared($this->resource['dataset'], $this->resource['asked'], $this->resource['sides']);
     }
 
     /**

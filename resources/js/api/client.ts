@@ -4,9 +4,14 @@ import type { components, paths } from './schema.generated';
 
 type Schemas = components['schemas'];
 export type Basis = Schemas['Basis'];
+export type Block = Schemas['Block'];
+export type CheckResult = Schemas['CheckResult'];
 export type Conventions = Schemas['Conventions'];
 export type Dataset = Schemas['Dataset'];
 export type DatasetSummary = Schemas['DatasetSummary'];
+export type Edition = Schemas['Edition'];
+export type EditionFile = Schemas['EditionFile'];
+export type FigureChange = Schemas['FigureChange'];
 export type FigureChoices = Schemas['FigureChoices'];
 export type FigureField = Schemas['FigureField'];
 export type FigureRow = Schemas['FigureRow'];
@@ -20,9 +25,9 @@ export type DrawnScenes = Schemas['DrawnScenes'];
 export type Scene = Schemas['Scene'];
 export type SceneMark = Schemas['Mark'];
 export type Judged = Schemas['Judged'];
-export type Kept = Schemas['Kept'];
 export type LongChange = Schemas['LongChange'];
 export type Matches = Schemas['Matches'];
+export type NewBlock = Schemas['NewBlock'];
 export type OwnWords = Schemas['OwnWords'];
 export type Overview = Schemas['Overview'];
 export type Profile = Schemas['Profile'];
@@ -33,6 +38,9 @@ export type QuartileRule = Schemas['QuartileRule'];
 export type Reading = Schemas['Reading'];
 export type ReadingChange = Schemas['ReadingChange'];
 export type ReadingColumn = Schemas['ReadingColumn'];
+export type Report = Schemas['Report'];
+export type ReportCheck = Schemas['ReportCheck'];
+export type ReportDocument = Schemas['ReportDocument'];
 export type Rows = Schemas['Rows'];
 export type Said = Schemas['Said'];
 export type CheckLine = Schemas['CheckLine'];
@@ -51,6 +59,8 @@ export class Refusal extends Error {
         readonly place: { at: number; length: number } | null = null,
         /** What a refused change was refused for, by the codes of the server. */
         readonly codes: string[] = [],
+        /** Variables that have no namesake in another dataset. */
+        readonly unmatched: { key: string; name: string }[] = [],
     ) {
         super(sentence);
     }
@@ -74,7 +84,7 @@ export function pageToken(): string {
 const named = new WeakMap<Request, string>();
 
 /** What is asked by POST only because it is too long for an address. */
-const questions = /\/fields$/;
+const questions = /\/fields$|\/seen$/;
 
 /** What a request that makes something says; null for others. */
 async function wordsOf(request: Request): Promise<string | null> {
@@ -135,13 +145,15 @@ async function tellWhoIsThere(): Promise<void> {
 
 async function refusalOf(response: Response): Promise<Refusal> {
     try {
-        const body = (await response.clone().json()) as Partial<Schemas['Refusal']> | null;
+        const body = (await response.clone().json()) as
+            (Partial<Schemas['Refusal']> & { unmatched?: { key: string; name: string }[] }) | null;
         if (typeof body?.message === 'string' && body.message !== '') {
             return new Refusal(
                 response.status,
                 body.message,
                 typeof body.at === 'number' ? { at: body.at, length: body.length ?? 0 } : null,
                 body.findings?.map((finding) => finding.code) ?? [],
+                body.unmatched ?? [],
             );
         }
     } catch {

@@ -3,6 +3,11 @@ import { api, bodyOf, type Dataset } from './client';
 
 export const DATASETS = ['datasets'];
 
+/** Those of the account. */
+export function useDatasets() {
+    return useQuery({ queryKey: DATASETS, queryFn: async () => bodyOf(await api.GET('/datasets')), staleTime: 0 });
+}
+
 export const datasetKey = (id: number) => ['dataset', id];
 
 /** One dataset with its variables: every place of it needs them. */

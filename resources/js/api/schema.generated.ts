@@ -518,7 +518,7 @@ export interface paths {
         };
         get: operations["drawScenes"];
         put?: never;
-        post: operations["keepPicture"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -620,16 +620,17 @@ export interface paths {
             };
             cookie?: never;
         };
-        get: operations["listKept"];
+        get?: never;
         put?: never;
-        post: operations["keepTable"];
+        /** @description Puts something into a report as the question that it answers: the one named, else the one changed last, else a first one. */
+        post: operations["keepBlock"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/datasets/{dataset}/kept/order": {
+    "/datasets/{dataset}/reports": {
         parameters: {
             query?: never;
             header?: never;
@@ -638,8 +639,81 @@ export interface paths {
             };
             cookie?: never;
         };
+        get: operations["listReports"];
+        put?: never;
+        /** @description Empty, or filled by a plan for chosen variables. */
+        post: operations["beginReport"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/reports/{report}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                report: number;
+            };
+            cookie?: never;
+        };
+        get: operations["showReport"];
+        put: operations["changeReport"];
+        post?: never;
+        delete: operations["deleteReport"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/reports/{report}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                report: number;
+            };
+            cookie?: never;
+        };
         get?: never;
-        put: operations["arrangeKept"];
+        put?: never;
+        post: operations["undoReport"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/reports/{report}/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                report: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["redoReport"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/reports/{report}/place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                report: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["markPlace"];
         post?: never;
         delete?: never;
         options?: never;
@@ -647,17 +721,17 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/datasets/{dataset}/report/{form}": {
+    "/reports/{report}/blocks/{block}": {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                dataset: components["parameters"]["dataset"];
-                form: "html" | "pdf" | "docx" | "odt" | "markdown" | "tables";
+                report: number;
+                block: string;
             };
             cookie?: never;
         };
-        get: operations["handOverReport"];
+        get: operations["showBlock"];
         put?: never;
         post?: never;
         delete?: never;
@@ -666,37 +740,290 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/kept/{keptItem}": {
+    "/reports/{report}/method": {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                keptItem: number;
+                report: number;
+            };
+            cookie?: never;
+        };
+        get: operations["showMethod"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/reports/{report}/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                report: number;
+            };
+            cookie?: never;
+        };
+        get: operations["showFigureChanges"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/reports/{report}/seen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                report: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["markSeen"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/reports/{report}/pages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                report: number;
+            };
+            cookie?: never;
+        };
+        get: operations["setPages"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/reports/{report}/pages/{page}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                report: number;
+                page: number;
+            };
+            cookie?: never;
+        };
+        get: operations["showPage"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/reports/{report}/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                report: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["againWithRows"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/reports/{report}/editions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                report: number;
+            };
+            cookie?: never;
+        };
+        get: operations["listEditions"];
+        put?: never;
+        post: operations["makeEdition"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/editions/{edition}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                edition: number;
+            };
+            cookie?: never;
+        };
+        get: operations["showEdition"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/editions/{edition}/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                edition: number;
+            };
+            cookie?: never;
+        };
+        get: operations["showEditionChanges"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/editions/{edition}/files": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                edition: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["askForFile"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/editions/{edition}/files/{form}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                edition: number;
+                form: string;
+            };
+            cookie?: never;
+        };
+        get: operations["fetchFile"];
+        put?: never;
+        post?: never;
+        delete: operations["cancelFile"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/editions/{edition}/files/{form}/status": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                edition: number;
+                form: string;
+            };
+            cookie?: never;
+        };
+        get: operations["showFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/editions/{edition}/links": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                edition: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["makeLink"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/links/{reportLink}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                reportLink: number;
             };
             cookie?: never;
         };
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["deleteKept"];
+        delete: operations["revokeLink"];
         options?: never;
         head?: never;
-        patch: operations["describeKept"];
+        patch?: never;
         trace?: never;
     };
-    "/kept/{keptItem}/renew": {
+    "/checks": {
         parameters: {
             query?: never;
             header?: never;
-            path: {
-                keptItem: number;
-            };
+            path?: never;
             cookie?: never;
         };
         get?: never;
         put?: never;
-        post: operations["renewKept"];
+        post: operations["startCheck"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/checks/{reportCheck}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                reportCheck: number;
+            };
+            cookie?: never;
+        };
+        get: operations["showCheck"];
+        put?: never;
+        post?: never;
+        delete: operations["cancelCheck"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1840,35 +2167,164 @@ export interface components {
             source: string;
             weight: number;
         };
-        Kept: {
+        /** @description A block of a report: the question that it answers, never a number. */
+        NewBlock: {
+            /** @enum {string} */
+            kind: "heading" | "text" | "figures" | "overview" | "picture" | "frequencies" | "classes" | "comparison" | "readings" | "rows" | "held";
+            title?: string;
+            caption?: string;
+            words?: components["schemas"]["OwnWords"];
+            /** @description The words of a profile or a comparison, as a query. */
+            address?: string;
+            /** @enum {string} */
+            place?: "profile" | "compare";
+            picture?: string;
+            look?: string;
+            column?: number;
+            /** @enum {integer} */
+            level?: 1 | 2;
+            readings?: {
+                /** @description Of its rule. */
+                key: string;
+                column?: string | null;
+                variable?: string | null;
+                /** @description What the rule said when somebody said it otherwise. */
+                said?: string;
+                /** @description Said instead. */
+                own?: string | null;
+            }[];
+            /** @description Of what cannot be asked for again: number of its content. */
+            held?: number;
+        };
+        Block: components["schemas"]["NewBlock"] & {
+            id: string;
+        };
+        ReportDocument: {
+            title: string;
+            blocks: components["schemas"]["Block"][];
+            /** @description Keys of lines of how it was done that stay out. */
+            hidden: string[];
+        };
+        Report: {
+            id: number;
+            dataset: number;
+            version: number;
+            can_undo: boolean;
+            can_redo: boolean;
+            place: string | null;
+            numbers: {
+                block: string;
+                /** @description Such as Table 2. */
+                number: string | null;
+            }[];
+            document: components["schemas"]["ReportDocument"];
+        };
+        ShownBlock: {
+            id: string;
+            number: string | null;
+            /** @description As it stands on paper, without own words. */
+            html: string;
+            /** @description The same of own words. */
+            words: string;
+            /** @description How many it states. */
+            figures: number;
+            said: string[];
+            /** @description What in it has come to nothing, and why. */
+            lacks: string[];
+        };
+        FigureChange: {
+            block: string;
+            label: string;
+            /** @description null = it was not there. */
+            before: string | null;
+            after: string | null;
+        };
+        Edition: {
+            id: number;
+            report: number;
+            number: number;
+            title: string;
+            note: string;
+            revision: number;
+            has_rows: boolean;
+            /** Format: date-time */
+            made_at: string;
+            files: components["schemas"]["EditionFile"][];
+            links: components["schemas"]["ReportLink"][];
+        };
+        EditionFile: {
+            /** @enum {string} */
+            form: "html" | "pdf" | "docx" | "odt" | "markdown" | "tables";
+            /** @enum {string} */
+            size: "a4" | "letter";
+            /** @enum {string} */
+            status: "waiting" | "making" | "ready" | "failed" | "cancelled";
+            error: string | null;
+            /** @description Since it was asked for. */
+            seconds: number;
+            bytes: number;
+            sha256: string | null;
+        };
+        ReportLink: {
+            id: number;
+            /** @description Of the page that readers open. */
+            path: string;
+            has_passphrase: boolean;
+            has_rows: boolean;
+            /** Format: date-time */
+            expires_at: string | null;
+            is_open: boolean;
+            /** @description How often it was read. */
+            opened: number;
+        };
+        ReportCheck: {
             id: number;
             /** @enum {string} */
-            kind: "picture" | "table" | "reading" | "text";
-            title: string;
-            /** @description Somebody's own words. */
-            note: components["schemas"]["OwnWords"] | null;
-            /** @description As SVG. */
-            picture: string | null;
-            cells: string[][] | null;
-            reading: {
-                sentence: string;
-                /** @description As the rule said it. */
-                said: string;
-                rule: string;
-                source: string;
-            } | null;
-            basis: string;
-            /** @enum {string} */
-            place: "profile" | "compare";
-            address: string;
-            /** @description Of the dataset when it was kept. */
-            revision: number;
-            /** @description Whether it can be asked for again of the data as they are now. */
-            can_renew: boolean;
-            /** Format: date-time */
-            kept_at: string;
+            status: "waiting" | "checking" | "done" | "failed" | "cancelled";
+            name: string;
+            error: string | null;
+            seconds: number;
+            result: null | components["schemas"]["CheckResult"];
         };
-        /** @description Paragraphs of text with figures set into them, as the document of the editor. */
+        CheckResult: {
+            title: string;
+            edition: number;
+            made_at: string;
+            form: string;
+            rows: number;
+            notes: string[];
+            text: null | {
+                /** @description Numbers that the record has and the text has not. */
+                missing: string[];
+                added: string[];
+                figures: {
+                    number: string | null;
+                    label: string;
+                    text: string;
+                }[];
+            };
+            agree: number;
+            differing: number;
+            lacking: number;
+            differs: {
+                block: string;
+                number: string | null;
+                label: string;
+                stated: string;
+                recomputed: string;
+                stated_value: number | null;
+                recomputed_value: number | null;
+                difference: number | null;
+            }[];
+            lacks: {
+                block: string;
+                number: string | null;
+                label: string;
+                stated: string;
+                why: string;
+            }[];
+        };
+        /** @description Paragraphs, headings and lists of text that may be bold, italic or a link, with figures and references to blocks set into them, as the document of the editor. */
         OwnWords: {
             /** @enum {string} */
             type: "doc";
@@ -2982,55 +3438,6 @@ export interface operations {
             422: components["responses"]["Invalid"];
         };
     };
-    keepPicture: {
-        parameters: {
-            query?: {
-                /** @description Which variables and figures, split by what, under which basis: each property is a parameter of its own. */
-                question?: components["parameters"]["question"];
-                /** @description How labels that are classes are taken: each property is a parameter of its own. */
-                classWords?: components["parameters"]["classWords"];
-                /** @description What is compared: each property is a parameter of its own. */
-                compareWords?: components["parameters"]["compareWords"];
-                /** @description In pixels, from 160; the default is 760. */
-                width?: number;
-                /** @description What is chosen of its options, such as notches:yes,standing:yes. */
-                look?: string;
-                /** @description Key of the figure that groups are ordered by, the largest first. */
-                lane_order?: string;
-                /** @description Where each group has its own, the one to take out. */
-                column?: number;
-            };
-            header?: never;
-            path: {
-                dataset: components["parameters"]["dataset"];
-                /** @description A picture that /conventions lists. */
-                kind: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": {
-                    title: string;
-                    address: string;
-                };
-            };
-        };
-        responses: {
-            /** @description The picture as it was drawn. */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Kept"];
-                };
-            };
-            401: components["responses"]["Refused"];
-            404: components["responses"]["Refused"];
-            422: components["responses"]["Invalid"];
-        };
-    };
     readCrosshair: {
         parameters: {
             query?: {
@@ -3177,7 +3584,42 @@ export interface operations {
             422: components["responses"]["Invalid"];
         };
     };
-    listKept: {
+    keepBlock: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewBlock"] & {
+                    report?: number;
+                };
+            };
+        };
+        responses: {
+            /** @description It is in a report. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        report: number;
+                        block: string;
+                        title: string;
+                    };
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    listReports: {
         parameters: {
             query?: never;
             header?: never;
@@ -3188,20 +3630,27 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description What is held for the report, in order. */
+            /** @description The reports of the dataset, the one changed last first. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Kept"][];
+                    "application/json": {
+                        id: number;
+                        title: string;
+                        blocks: number;
+                        editions: number;
+                        /** Format: date-time */
+                        changed_at: string;
+                    }[];
                 };
             };
             401: components["responses"]["Refused"];
             404: components["responses"]["Refused"];
         };
     };
-    keepTable: {
+    beginReport: {
         parameters: {
             query?: never;
             header?: never;
@@ -3215,29 +3664,23 @@ export interface operations {
                 "application/json": {
                     title: string;
                     /** @enum {string} */
-                    kind?: "table" | "reading" | "text";
-                    /** @description The cells as JSON: rows of texts; of a reading its sentence, said, rule and source; of a text its document. */
-                    content: string;
-                    /** @enum {string} */
-                    place?: "profile" | "compare";
-                    /** @description The words of the profile it came from, as a query; its basis is put into words from them. */
-                    address: string;
-                    /** @description Whether its figures come from labels that are classes. */
-                    is_of_classes?: boolean;
-                    /** @description Key of the variable whose table of figures it is, so that it can be asked for again. */
-                    figures_of?: string;
-                    revision: number;
+                    plan?: "dataset" | "variable" | "groups" | "pairs" | "classes";
+                    of?: string[];
+                    /** @description Key of what splits the rows, or of the counts of classes. */
+                    by?: string;
+                    /** @description The basis that every block shares, as a query. */
+                    address?: string;
                 };
             };
         };
         responses: {
-            /** @description It is kept. */
+            /** @description It is begun. */
             201: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Kept"];
+                    "application/json": components["schemas"]["Report"];
                 };
             };
             401: components["responses"]["Refused"];
@@ -3245,103 +3688,44 @@ export interface operations {
             422: components["responses"]["Invalid"];
         };
     };
-    arrangeKept: {
+    showReport: {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                dataset: components["parameters"]["dataset"];
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": {
-                    ids: number[];
-                };
-            };
-        };
-        responses: {
-            /** @description They are in this order. */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            401: components["responses"]["Refused"];
-            404: components["responses"]["Refused"];
-            422: components["responses"]["Invalid"];
-        };
-    };
-    handOverReport: {
-        parameters: {
-            query?: {
-                /** @description Of the paper. */
-                size?: "a4" | "letter";
-            };
-            header?: never;
-            path: {
-                dataset: components["parameters"]["dataset"];
-                form: "html" | "pdf" | "docx" | "odt" | "markdown" | "tables";
+                report: number;
             };
             cookie?: never;
         };
         requestBody?: never;
         responses: {
-            /** @description The report as a file. */
+            /** @description The report. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/octet-stream": string;
+                    "application/json": components["schemas"]["Report"];
                 };
-            };
-            401: components["responses"]["Refused"];
-            404: components["responses"]["Refused"];
-            503: components["responses"]["Refused"];
-        };
-    };
-    deleteKept: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                keptItem: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description It is gone. */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
             };
             401: components["responses"]["Refused"];
             404: components["responses"]["Refused"];
         };
     };
-    describeKept: {
+    changeReport: {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                keptItem: number;
+                report: number;
             };
             cookie?: never;
         };
         requestBody: {
             content: {
                 "application/json": {
-                    title?: string;
-                    /** @description Own words with figures in them. */
-                    note?: components["schemas"]["OwnWords"] | null;
-                    /** @description Of a kept reading. */
-                    sentence?: string;
+                    version: number;
+                    document: components["schemas"]["ReportDocument"];
                 };
             };
         };
@@ -3352,7 +3736,406 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Kept"];
+                    "application/json": components["schemas"]["Report"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            /** @description It was changed elsewhere meanwhile. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        message: string;
+                        version: number;
+                    };
+                };
+            };
+            422: components["responses"]["Invalid"];
+        };
+    };
+    deleteReport: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                report: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It is gone, with its editions and links. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+        };
+    };
+    undoReport: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                report: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    version: number;
+                };
+            };
+        };
+        responses: {
+            /** @description As it is now. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Report"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            409: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    redoReport: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                report: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    version: number;
+                };
+            };
+        };
+        responses: {
+            /** @description As it is now. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Report"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            409: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    markPlace: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                report: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description The block behind which what is kept is put; null = the end. */
+                    place: string | null;
+                };
+            };
+        };
+        responses: {
+            /** @description Marked. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Report"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+        };
+    };
+    showBlock: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                report: number;
+                block: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What it shows of the data by now. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShownBlock"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+        };
+    };
+    showMethod: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                report: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Every line of how it was done. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        name: string;
+                        lines: {
+                            key: string;
+                            text: string;
+                        }[];
+                    }[];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+        };
+    };
+    showFigureChanges: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                report: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Figures that are others than when somebody last looked. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        revision: number;
+                        seen_revision: number | null;
+                        changes: components["schemas"]["FigureChange"][];
+                    };
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+        };
+    };
+    markSeen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                report: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Looked at. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+        };
+    };
+    setPages: {
+        parameters: {
+            query?: {
+                /** @description Of the paper. */
+                size?: "a4" | "letter";
+            };
+            header?: never;
+            path: {
+                report: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description How many pages it has on paper. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        pages: number;
+                        key: string;
+                    };
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            503: components["responses"]["Refused"];
+        };
+    };
+    showPage: {
+        parameters: {
+            query: {
+                key: string;
+            };
+            header?: never;
+            path: {
+                report: number;
+                page: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The page. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": string;
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            503: components["responses"]["Refused"];
+        };
+    };
+    againWithRows: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                report: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    dataset: number;
+                    /** @description Key here to key there. */
+                    names?: {
+                        [key: string]: string;
+                    };
+                };
+            };
+        };
+        responses: {
+            /** @description The same of the other dataset. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Report"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            /** @description Some variables have no namesake there, or the words are off. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        message: string;
+                        unmatched?: {
+                            key: string;
+                            name: string;
+                        }[];
+                    };
+                };
+            };
+        };
+    };
+    listEditions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                report: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was handed over, the latest first. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Edition"][];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+        };
+    };
+    makeEdition: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                report: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    note?: string;
+                    /** @description Whether the rows go along. */
+                    rows?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description It is held for good; the last one again where it says the same. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Edition"];
                 };
             };
             401: components["responses"]["Refused"];
@@ -3360,29 +4143,311 @@ export interface operations {
             422: components["responses"]["Invalid"];
         };
     };
-    renewKept: {
+    showEdition: {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                keptItem: number;
+                edition: number;
             };
             cookie?: never;
         };
         requestBody?: never;
         responses: {
-            /** @description As it is of the data now. */
+            /** @description The edition. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Kept"];
+                    "application/json": components["schemas"]["Edition"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+        };
+    };
+    showEditionChanges: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                edition: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Figure by figure against the edition before. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        before: number | null;
+                        changes: components["schemas"]["FigureChange"][];
+                    };
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+        };
+    };
+    askForFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                edition: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @enum {string} */
+                    form: "html" | "pdf" | "docx" | "odt" | "markdown" | "tables";
+                    /** @enum {string} */
+                    size?: "a4" | "letter";
+                };
+            };
+        };
+        responses: {
+            /** @description How far it is. */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditionFile"];
                 };
             };
             401: components["responses"]["Refused"];
             404: components["responses"]["Refused"];
             422: components["responses"]["Invalid"];
+        };
+    };
+    fetchFile: {
+        parameters: {
+            query?: {
+                /** @description Of the paper. */
+                size?: "a4" | "letter";
+            };
+            header?: never;
+            path: {
+                edition: number;
+                form: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The same bytes whenever it is fetched. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+        };
+    };
+    cancelFile: {
+        parameters: {
+            query?: {
+                /** @description Of the paper. */
+                size?: "a4" | "letter";
+            };
+            header?: never;
+            path: {
+                edition: number;
+                form: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It is not made. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+        };
+    };
+    showFile: {
+        parameters: {
+            query?: {
+                /** @description Of the paper. */
+                size?: "a4" | "letter";
+            };
+            header?: never;
+            path: {
+                edition: number;
+                form: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description How far it is. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditionFile"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+        };
+    };
+    makeLink: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                edition: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    passphrase?: string;
+                    rows?: boolean;
+                    /** Format: date-time */
+                    expires_at?: string | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The link. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReportLink"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    revokeLink: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                reportLink: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It leads nowhere any more. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+        };
+    };
+    startCheck: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * Format: binary
+                     * @description PDF, page, zip or record.
+                     */
+                    report: string;
+                    /**
+                     * Format: binary
+                     * @description Where they did not come along.
+                     */
+                    rows?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description It is being checked. */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReportCheck"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            413: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    showCheck: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                reportCheck: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description How far it is, and what was found. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReportCheck"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+        };
+    };
+    cancelCheck: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                reportCheck: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It ends. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
         };
     };
     keepFigureSet: {

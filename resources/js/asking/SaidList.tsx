@@ -5,7 +5,17 @@ import { Button } from '../ui/Button';
 import { useKeep } from '../ui/keeping';
 
 /** What the figures say, the heaviest first: each opens to its rule, can be edited, and kept. */
-export function SaidList({ readings, shown, titleOf }: { readings: Said[]; shown: number; titleOf: (reading: Said) => string }) {
+export function SaidList({
+    readings,
+    shown,
+    titleOf,
+    variable,
+}: {
+    readings: Said[];
+    shown: number;
+    titleOf: (reading: Said) => string;
+    /** Key of what they are said of; null = of what is compared. */ variable: string | null;
+}) {
     const [isWhole, setIsWhole] = useState(false);
     const more = readings.length - shown;
     return (
@@ -16,6 +26,7 @@ export function SaidList({ readings, shown, titleOf }: { readings: Said[]; shown
                         key={`${reading.key} ${reading.column ?? ''} ${reading.sentence}`}
                         reading={reading}
                         title={titleOf(reading)}
+                        variable={variable}
                     />
                 ))}
             </ul>
@@ -28,13 +39,15 @@ export function SaidList({ readings, shown, titleOf }: { readings: Said[]; shown
     );
 }
 
-function Sentence({ reading, title }: { reading: Said; title: string }) {
+function Sentence({ reading, title, variable }: { reading: Said; title: string; variable: string | null }) {
     const keep = useKeep();
     const [isOpen, setIsOpen] = useState(false);
     const [edited, setEdited] = useState<string | null>(null);
     const why = useId();
     const sentence = edited?.trim() ?? reading.sentence;
     const said = reading.column === null ? reading.sentence : `${reading.column}: ${reading.sentence}`;
+    const of = variable === null ? {} : { of: variable };
+    const named = { key: reading.key, column: reading.column, variable, said };
     return (
         <li className="mt-1.5 border-l-3 border-hair-strong pl-3" data-reading={reading.key}>
             {edited === null ? (
@@ -53,9 +66,7 @@ function Sentence({ reading, title }: { reading: Said; title: string }) {
                         {keep !== null && (
                             <>
                                 <Quiet
-                                    onPress={() =>
-                                        keep({ title, reading: { sentence: said, said, rule: reading.rule, source: reading.source } })
-                                    }
+                                    onPress={() => keep({ kind: 'readings', title, ...of, readings: [{ ...named, own: null }] })}
                                     about={reading}
                                 >
                                     Keep
@@ -71,7 +82,7 @@ function Sentence({ reading, title }: { reading: Said; title: string }) {
                 <form
                     onSubmit={(event) => {
                         event.preventDefault();
-                        keep?.({ title, reading: { sentence, said, rule: reading.rule, source: reading.source } });
+                        keep?.({ kind: 'readings', title, ...of, readings: [{ ...named, own: sentence }] });
                         setEdited(null);
                     }}
                 >

@@ -1,5 +1,5 @@
 import { keepPreviousData, replaceEqualDeep, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, bodyOf, type DrawnScenes, type Scene } from '../api/client';
+import { api, bodyOf, type DrawnScenes, type NewBlock, type Scene } from '../api/client';
 import type { PictureSource, PictureWords } from '../plot/PictureOut';
 import type { ToKeep } from '../ui/keeping';
 import { classWords, type Question, questionWords } from './question';
@@ -100,35 +100,51 @@ export function useReadings(dataset: number, revision: number, question: Questio
     });
 }
 
-/** Holds pictures and tables of a dataset for its report. */
+/** Puts what answers a question into the report of a dataset. */
 export function useKeeping(dataset: number) {
     const queries = useQueryClient();
     return useMutation({
-        mutationFn: async ({ item, ...about }: { item: ToKeep; place: 'profile' | 'compare'; address: string; revision: number }) => {
-            if ('reading' in item) {
-                const body = { ...about, kind: 'reading' as const, title: item.title, content: JSON.stringify(item.reading) };
-                return bodyOf(await api.POST('/datasets/{dataset}/kept', { params: { path: { dataset } }, body }));
-            }
-            if ('cells' in item) {
-                const body = {
-                    ...about,
-                    title: item.title,
-                    content: JSON.stringify(item.cells),
-                    is_of_classes: item.isOfClasses ?? false,
-                    ...(item.figuresOf === undefined ? {} : { figures_of: item.figuresOf }),
-                };
-                return bodyOf(await api.POST('/datasets/{dataset}/kept', { params: { path: { dataset } }, body }));
-            }
-            const { kind, question, words } = item.picture as PictureSource;
-            return bodyOf(
-                await api.POST('/datasets/{dataset}/plots/{kind}', {
-                    params: { path: { dataset, kind }, query: { question, ...words } },
-                    body: { title: item.title, address: about.address },
-                }),
-            );
-        },
-        onSuccess: () => queries.invalidateQueries({ queryKey: ['kept', dataset] }),
+        mutationFn: async ({ item, place, address }: { item: ToKeep; place: 'profile' | 'compare'; address: string }) =>
+            bodyOf(await api.POST('/datasets/{dataset}/kept', { params: { path: { dataset } }, body: blockOf(item, place, address) })),
+        onSuccess: ({ report }) =>
+            Promise.all([
+                queries.invalidateQueries({ queryKey: ['reports', dataset] }),
+                queries.invalidateQueries({ queryKey: ['report', report] }),
+            ]),
     });
+}
+
+function blockOf({ kind, title, of, where, readings, source }: ToKeep, place: 'profile' | 'compare', address: string): NewBlock {
+    if (source !== undefined) {
+        const { kind: picture, question, words } = source as PictureSource;
+        const said = { ...question, ...words.classWords, ...words.compareWords, lane_order: words.lane_order };
+        return {
+            kind: 'picture',
+            title,
+            picture,
+            place,
+            address: new URLSearchParams(
+                Object.entries(said).filter((word): word is [string, string] => typeof word[1] === 'string'),
+            ).toString(),
+            ...(words.look === undefined ? {} : { look: words.look }),
+            ...(words.column === undefined ? {} : { column: words.column }),
+        };
+    }
+    const said = new URLSearchParams(address);
+    if (of !== undefined) {
+        said.set('of', of);
+    }
+    if (where !== undefined) {
+        said.set('where', where);
+    }
+    // A sentence needs no title above it.
+    return {
+        kind,
+        title: kind === 'readings' ? '' : title,
+        place,
+        address: said.toString(),
+        ...(readings === undefined ? {} : { readings }),
+    };
 }
 
 export const FIGURES = ['figures'];

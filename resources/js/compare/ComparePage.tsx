@@ -52,7 +52,7 @@ export function ComparePage() {
     const keepItem = (item: ToKeep) => {
         if (answer.data !== undefined) {
             keep.mutate(
-                { item, place: 'compare', address: address.toString(), revision: answer.data.revision },
+                { item, place: 'compare', address: address.toString() },
                 { onSuccess: () => say(`Kept for the report: ${item.title}`) },
             );
         }
@@ -120,7 +120,7 @@ export function ComparePage() {
                                                             <bdi>{one.second}</bdi> against <bdi>{one.first}</bdi>
                                                         </h3>
                                                     )}
-                                                    <SaidList readings={one.readings} shown={SAID} titleOf={() => title} />
+                                                    <SaidList readings={one.readings} shown={SAID} titleOf={() => title} variable={null} />
                                                 </div>
                                             ))}
                                         </section>

@@ -35,7 +35,7 @@ export function ComparedTable({ compared, name }: { compared: Compared; name: st
     ];
     return (
         <section aria-label="Comparison">
-            <TableOut table={cells} basis={compared.basis.words} name={name} />
+            <TableOut table={cells} basis={compared.basis.words} name={name} keeps={{ kind: 'comparison' }} />
             <div className="mt-2 max-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Comparison table">
                 <table className="border-collapse text-small whitespace-nowrap">
                     <thead>

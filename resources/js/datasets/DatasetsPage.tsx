@@ -1,11 +1,12 @@
 import { useEffect } from 'react';
+import { Link } from 'wouter';
 import { Account } from '../account/Account';
 import { Notice } from '../ui/Notice';
 import { TopBar } from '../ui/TopBar';
 import { Waiting } from '../ui/Waiting';
 import { DatasetList } from './DatasetList';
 import { BringIn } from '../intake/BringIn';
-import { useDatasets } from './queries';
+import { useDatasets } from '../api/datasets';
 
 export function DatasetsPage() {
     const datasets = useDatasets();
@@ -24,6 +25,13 @@ export function DatasetsPage() {
                     {datasets.isError && <Notice onRetry={() => void datasets.refetch()}>{datasets.error.message}</Notice>}
                     {datasets.isPending && <Waiting what="Reading the list" />}
                     {datasets.data !== undefined && <DatasetList datasets={datasets.data} />}
+                    <p className="mt-8 text-small text-soft">
+                        Somebody has given you a report?{' '}
+                        <Link to="/check" className="font-semibold text-ink underline decoration-accent decoration-2 underline-offset-4">
+                            Check it
+                        </Link>
+                        : every figure is worked out anew.
+                    </p>
                 </div>
             </main>
         </div>

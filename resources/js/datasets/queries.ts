@@ -1,10 +1,6 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, bodyOf } from '../api/client';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { api } from '../api/client';
 import { DATASETS } from '../api/datasets';
-
-export function useDatasets() {
-    return useQuery({ queryKey: DATASETS, queryFn: async () => bodyOf(await api.GET('/datasets')), staleTime: 0 });
-}
 
 export function useDeleteDataset() {
     const queries = useQueryClient();

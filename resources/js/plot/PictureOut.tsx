@@ -98,7 +98,7 @@ export function PictureOut({ scene, source }: { scene: Scene; source: PictureSou
                     </button>
                 )}
                 {keep !== null && (
-                    <button type="button" className={look} onClick={() => keep({ title: called, picture: source })}>
+                    <button type="button" className={look} onClick={() => keep({ kind: 'picture', title: called, source })}>
                         Keep
                     </button>
                 )}

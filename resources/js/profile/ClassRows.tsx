@@ -17,6 +17,7 @@ type Row = Grouped['rows'][number];
 
 /** The classes as they were taken: boundaries, widths and midpoints, which can be changed, and how many there are in each. */
 export function ClassRows({
+    variable,
     data,
     names,
     axisName,
@@ -24,6 +25,7 @@ export function ClassRows({
     amended,
     onAmend,
 }: {
+    variable: string;
     data: Grouped;
     names: string[];
     axisName: string;
@@ -80,7 +82,7 @@ export function ClassRows({
                         </button>
                     </span>
                 )}
-                <TableOut table={cells} basis={basis} name={`${axisName}, classes`} isOfClasses />
+                <TableOut table={cells} basis={basis} name={`${axisName}, classes`} keeps={{ kind: 'classes', of: variable }} />
             </div>
             <div className="max-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Classes">
                 <table className="border-collapse text-small whitespace-nowrap">

@@ -9,7 +9,7 @@ import { WordTicks } from '../ui/WordTicks';
 import { amend, isAmended } from './amendments';
 import { ClassRows } from './ClassRows';
 import { CopyFigure } from './CopyFigure';
-import { figureName, fullText, shownText } from './figureCells';
+import { figureName, fullText } from './figureCells';
 import type { Asked } from '../asking/PlotPart';
 import { useClasses } from './queries';
 import { groupsAsked, type Question } from '../asking/question';
@@ -108,10 +108,9 @@ export function ClassesPart({
                         </span>
                         <TableOut
                             table={() => figureCells(fullText)}
-                            kept={() => figureCells(shownText)}
                             basis={`${basis} ${data.words}`}
                             name={`${axisName}, from classes`}
-                            isOfClasses
+                            keeps={{ kind: 'classes', of: variable }}
                         />
                     </p>
                     <div className="flex items-start gap-8 max-xl:flex-col max-xl:gap-4">
@@ -169,6 +168,7 @@ export function ClassesPart({
                         <StatedEntry dataset={dataset} revision={revision} question={question} variable={variable} />
                     </div>
                     <ClassRows
+                        variable={variable}
                         data={data}
                         names={names}
                         axisName={axisName}

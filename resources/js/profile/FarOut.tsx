@@ -32,7 +32,12 @@ export function FarOut({
             </p>
             {rows.length > 0 && (
                 <>
-                    <TableOut table={cells} basis={basis} name={`${name}, ${title}`} />
+                    <TableOut
+                        table={cells}
+                        basis={basis}
+                        name={`${name}, ${title}`}
+                        {...(where === null ? {} : { keeps: { kind: 'rows' as const, of: '', where } })}
+                    />
                     <div className="max-h-72 w-fit max-w-full overflow-auto" tabIndex={0} role="region" aria-label={title}>
                         <table className="border-collapse text-small whitespace-nowrap">
                             <thead>

@@ -27,6 +27,7 @@ export function FrequencyTable({
     costs,
     edges,
     names,
+    variable,
     name,
     basis,
     question,
@@ -39,6 +40,7 @@ export function FrequencyTable({
     edges: number[];
     /** Overall, then the groups. */
     names: string[];
+    variable: string;
     /** Of the variable, with its unit. */
     name: string;
     /** In words, for what leaves the page. */
@@ -122,7 +124,7 @@ export function FrequencyTable({
                         </>
                     )}
                 </span>
-                <TableOut table={cells} basis={basis} name={`${name}, frequencies`} />
+                <TableOut table={cells} basis={basis} name={`${name}, frequencies`} keeps={{ kind: 'frequencies', of: variable }} />
                 {table.kind !== 'labels' && <TallyOut table={table} names={names} name={name} />}
             </div>
             <div className="max-h-120 max-w-full overflow-auto" tabIndex={0} role="region" aria-label="Frequency table">

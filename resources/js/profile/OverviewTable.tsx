@@ -5,7 +5,7 @@ import { laneColour } from '../plot/colours';
 import { MicroPlot } from '../plot/MicroPlot';
 import { copyText, TableOut } from '../ui/copying';
 import { count, counted } from '../ui/format';
-import { figureName, fullText, shownText } from './figureCells';
+import { figureName, fullText } from './figureCells';
 import { groupName } from '../asking/groups';
 import { type Sorting, sorted } from './sorting';
 
@@ -51,9 +51,9 @@ export function OverviewTable({
                 </span>
                 <TableOut
                     table={() => cells(fullText)}
-                    kept={() => cells(shownText)}
                     basis={overview.basis.words}
                     name={`${title}, overview`}
+                    keeps={{ kind: 'overview' }}
                 />
             </div>
             <div className="max-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Overview table">

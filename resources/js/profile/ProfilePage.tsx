@@ -79,7 +79,7 @@ export function ProfilePage() {
     const keepItem = (item: ToKeep) => {
         if (answer.data !== undefined) {
             keep.mutate(
-                { item, place: 'profile', address: address.toString(), revision: answer.data.revision },
+                { item, place: 'profile', address: address.toString() },
                 { onSuccess: () => say(`Kept for the report: ${item.title}`) },
             );
         }

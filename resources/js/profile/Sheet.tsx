@@ -2,7 +2,7 @@ import { lazy, Suspense } from 'react';
 import type { Profile, Sheet as SheetData, Variable } from '../api/client';
 import { TableOut } from '../ui/copying';
 import { count, counted } from '../ui/format';
-import { figureName, fullText, shownText } from './figureCells';
+import { figureName, fullText } from './figureCells';
 import { FigureTable, tableWidth } from './FigureTable';
 import { groupName } from '../asking/groups';
 import { rowLabels } from '../asking/queries';
@@ -69,10 +69,9 @@ export function Sheet({
                 {sheet.type === 'number' && (
                     <TableOut
                         table={() => cells(fullText)}
-                        kept={() => cells(shownText)}
                         basis={profile.basis.words}
                         name={sheet.name}
-                        figuresOf={sheet.variable}
+                        keeps={{ kind: 'figures', of: sheet.variable }}
                     />
                 )}
             </div>
@@ -130,6 +129,7 @@ export function Sheet({
                         costs={sheet.class_costs}
                         edges={sheet.class_edges ?? []}
                         names={names}
+                        variable={sheet.variable}
                         name={axisName}
                         basis={profile.basis.words}
                         question={question}

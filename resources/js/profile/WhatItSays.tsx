@@ -16,7 +16,12 @@ export function WhatItSays({ dataset, revision, question, variable, axisName, na
             {answer.isError && <Notice onRetry={() => void answer.refetch()}>{answer.error.message}</Notice>}
             {answer.isPending && <Waiting what="Reading the figures" />}
             {answer.data !== undefined && readings.length === 0 && <p className="text-soft">Nothing that a rule would speak of.</p>}
-            <SaidList readings={readings} shown={SHOWN} titleOf={({ column }) => (column === null ? name : `${name}, ${column}`)} />
+            <SaidList
+                readings={readings}
+                shown={SHOWN}
+                titleOf={({ column }) => (column === null ? name : `${name}, ${column}`)}
+                variable={variable}
+            />
         </section>
     );
 }

@@ -5,11 +5,6 @@ export function fullText(figure: FigureRow['values'][number]): string {
     return figure.value === null ? (figure.reason ?? '') : Array.isArray(figure.value) ? figure.value.join('; ') : String(figure.value);
 }
 
-/** A figure as it is shown, or why there is none. */
-export function shownText(figure: FigureRow['values'][number]): string {
-    return figure.text ?? figure.reason ?? '';
-}
-
 /** For each row, the decimals that its texts lack beside those of the row of its unit with the most; '' where nothing is lacking. */
 export function roomBehind(rows: FigureRow[]): (row: FigureRow, text: string | null) => string {
     const behind = (text: string) => (/^[−\d.]+$/.test(text) ? (text.split('.')[1] ?? '') : '');

@@ -1,93 +1,261 @@
-import { useEffect } from 'react';
+import clsx from 'clsx';
+import { useEffect, useState } from 'react';
 import { useParams } from 'wouter';
 import { Account } from '../account/Account';
+import type { Dataset, NewBlock, Report } from '../api/client';
 import { useDataset } from '../api/datasets';
+import { rowWord } from '../asking/BasisLine';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { Places } from '../ui/Places';
 import { TopBar } from '../ui/TopBar';
+import { useAddress } from '../ui/useAddress';
+import { useDraft } from '../ui/useDraft';
 import { Waiting } from '../ui/Waiting';
+import { WordChoice } from '../ui/WordChoice';
+import { AddBlock } from './AddBlock';
+import { Again } from './Again';
+import { Begin } from './Begin';
+import { BlockView } from './BlockView';
+import { Changed } from './Changed';
+import { moved, movedBeside, nameOf, newId, withBlock, withChanged, withLine, without, withTitle } from './document';
+import { Editions } from './Editions';
 import { HandOver } from './HandOver';
-import { KeptItem } from './KeptItem';
-import { useKept, useKeptChanges } from './queries';
-import { SetAsideRows } from './SetAsideRows';
+import { Method } from './Method';
+import { Pages } from './Pages';
+import { useReport, useReportChanges, useReports } from './queries';
 
-/** What was kept of a dataset, in order, with notes: to be read, arranged and printed. */
+const NEW = 'new';
+
+/** The reports of a dataset: blocks that follow the data, to be written, arranged and handed over. */
 export function ReportPage() {
     const id = Number(useParams().dataset);
     const dataset = useDataset(id);
-    const kept = useKept(id);
-    const { describe, arrange, write, renew, remove } = useKeptChanges(id);
+    const reports = useReports(id);
+    const [address, setAddress] = useAddress();
+    const asked = address.get('report');
+    const listed = reports.data ?? [];
+    const chosen = asked === NEW ? null : (listed.find((one) => String(one.id) === asked) ?? listed[0] ?? null);
+    const report = useReport(chosen?.id ?? null);
     useEffect(() => {
         document.title = `Report · ${dataset.data?.title ?? ''} · Row Tally`;
     }, [dataset.data?.title]);
-    const failure = dataset.error ?? kept.error;
-    const items = kept.data ?? [];
-    const move = (from: number, by: -1 | 1) => {
-        const ids = items.map((item) => item.id);
-        const [moved] = ids.splice(from, 1);
-        if (moved !== undefined) {
-            ids.splice(from + by, 0, moved);
-            arrange.mutate(ids);
-        }
-    };
+    const failure = dataset.error ?? reports.error ?? report.error;
+    const open = (to: string) => setAddress(new URLSearchParams({ report: to }));
     return (
-        <div className="flex h-full flex-col print:block print:h-auto">
-            <div className="contents print:hidden">
-                <TopBar account={<Account />}>
-                    <h1 dir="auto" title={dataset.data?.title} className="min-w-0 truncate text-base">
-                        {dataset.data?.title}
-                    </h1>
-                    <Places dataset={id} here="report" />
-                </TopBar>
-            </div>
-            <main className="min-h-0 flex-1 overflow-y-auto px-6 pb-16 print:overflow-visible">
-                <div className="mx-auto max-w-5xl">
+        <div className="flex h-full flex-col">
+            <TopBar account={<Account />}>
+                <h1 dir="auto" title={dataset.data?.title} className="min-w-0 truncate text-base">
+                    {dataset.data?.title}
+                </h1>
+                <Places dataset={id} here="report" />
+            </TopBar>
+            <main className="min-h-0 flex-1 overflow-y-auto px-6 pb-24 max-sm:px-2">
+                <div className="mx-auto max-w-4xl">
                     {failure !== null && (
-                        <Notice onRetry={() => [dataset, kept].filter(({ isError }) => isError).forEach((answer) => void answer.refetch())}>
+                        <Notice
+                            onRetry={() =>
+                                [dataset, reports, report].filter(({ isError }) => isError).forEach((answer) => void answer.refetch())
+                            }
+                        >
                             {failure.message}
                         </Notice>
                     )}
-                    {kept.isPending && <Waiting what="Opening the report" />}
-                    {kept.data !== undefined && items.length === 0 && (
-                        <p className="py-8 text-soft">
-                            Nothing is kept yet. Beside every picture and table of the profile stands “Keep”: what is kept there is held
-                            here, with the basis it rests on.
-                        </p>
+                    {(reports.isPending || (chosen !== null && report.isPending)) && failure === null && (
+                        <Waiting what="Opening the report" />
                     )}
-                    {dataset.data !== undefined && kept.data !== undefined && (
-                        <p className="flex flex-wrap items-center gap-4 pt-4 text-small text-soft print:hidden">
-                            {items.length > 0 && 'Titles and notes can be typed over.'}
-                            <Button disabled={write.isPending} onClick={() => write.mutate(dataset.data.revision)}>
-                                Write something
-                            </Button>
-                            {items.length > 0 && (
-                                <>
-                                    <Button onClick={() => window.print()}>Print</Button>
-                                    <HandOver dataset={id} />
-                                </>
+                    {dataset.data !== undefined && reports.data !== undefined && chosen === null && (
+                        <>
+                            {listed.length > 0 && (
+                                <p className="pt-4">
+                                    <Button onClick={() => open(String(listed[0]?.id))}>Back to “{listed[0]?.title}”</Button>
+                                </p>
                             )}
-                        </p>
+                            <Begin dataset={dataset.data} onBegun={(made) => open(String(made))} />
+                        </>
                     )}
-                    {dataset.data !== undefined &&
-                        items.map((item, i) => (
-                            <KeptItem
-                                key={item.id}
-                                item={item}
-                                dataset={dataset.data}
-                                isFresh={item.id === write.data?.id}
-                                isFirst={i === 0}
-                                isLast={i === items.length - 1}
-                                onDescribe={(words) => describe.mutate({ id: item.id, ...words })}
-                                onMove={(by) => move(i, by)}
-                                isRenewing={renew.isPending && renew.variables === item.id}
-                                onRenew={() => renew.mutate(item.id)}
-                                onRemove={() => remove.mutate(item.id)}
-                            />
-                        ))}
-                    {dataset.data !== undefined && dataset.data.set_aside > 0 && <SetAsideRows dataset={dataset.data} />}
+                    {dataset.data !== undefined && chosen !== null && report.data?.id === chosen.id && (
+                        <OneReport key={chosen.id} report={report.data} dataset={dataset.data} listed={listed} onOpen={open} />
+                    )}
                 </div>
             </main>
         </div>
+    );
+}
+
+function OneReport({
+    report,
+    dataset,
+    listed,
+    onOpen,
+}: {
+    report: Report;
+    dataset: Dataset;
+    listed: { id: number; title: string }[];
+    onOpen: (report: string) => void;
+}) {
+    const { edit, step, mark, remove } = useReportChanges(report);
+    const [isPaper, setIsPaper] = useState(false);
+    const [fresh, setFresh] = useState<string | null>(null);
+    const { blocks } = report.document;
+    const numberOf = new Map(report.numbers.map(({ block, number }) => [block, number]));
+    const references = new Map(blocks.map((block) => [block.id, numberOf.get(block.id) ?? nameOf(block, null)]));
+    const add = (block: NewBlock) => {
+        const id = newId();
+        setFresh(id);
+        edit.mutate(withBlock({ ...block, id }, report.place), { onSuccess: () => show(id) });
+    };
+    const onKeyDown = (event: KeyboardEvent) => {
+        const isTyping = event.target instanceof HTMLElement && event.target.closest('input, textarea, [contenteditable="true"]') !== null;
+        if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z' && !isTyping) {
+            event.preventDefault();
+            step.mutate(event.shiftKey ? 'redo' : 'undo');
+        }
+    };
+    useEffect(() => {
+        window.addEventListener('keydown', onKeyDown);
+        return () => window.removeEventListener('keydown', onKeyDown);
+    });
+    return (
+        <>
+            <div className="sticky top-0 z-10 -mx-2 flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-hair bg-paper px-2 py-2 text-small">
+                <WordChoice
+                    name="Report"
+                    options={[
+                        ...listed.map(({ id, title }) => ({ value: String(id), words: title })),
+                        { value: NEW, words: 'Begin another one …' },
+                    ]}
+                    value={String(report.id)}
+                    onChange={onOpen}
+                    className="max-w-60 truncate align-bottom"
+                />
+                <Button className="px-2! py-0.5!" disabled={!report.can_undo || step.isPending} onClick={() => step.mutate('undo')}>
+                    Undo
+                </Button>
+                <Button className="px-2! py-0.5!" disabled={!report.can_redo || step.isPending} onClick={() => step.mutate('redo')}>
+                    Redo
+                </Button>
+                <Button className="px-2! py-0.5!" onClick={() => add({ kind: 'text' })}>
+                    Write
+                </Button>
+                <Button className="px-2! py-0.5!" onClick={() => add({ kind: 'heading', title: 'Heading', level: 1 })}>
+                    Heading
+                </Button>
+                <AddBlock dataset={dataset} onAdd={add} />
+                <span className="ml-auto flex flex-wrap items-center gap-x-4">
+                    <Again report={report} />
+                    <Button className="px-2! py-0.5!" aria-pressed={isPaper} onClick={() => setIsPaper(!isPaper)}>
+                        {isPaper ? 'Back to writing' : 'As pages'}
+                    </Button>
+                    <HandOver report={report} />
+                </span>
+            </div>
+            <Changed report={report} revision={dataset.revision} onShow={show} />
+            {isPaper ? (
+                <Pages report={report} revision={dataset.revision} />
+            ) : (
+                <div className="paper-sheet mt-4 rounded-md border border-hair">
+                    <div className="px-10 pt-8 max-sm:px-4">
+                        <ReportTitle report={report} onTitle={(title) => edit.mutate(withTitle(title))} />
+                        <p className="border-b border-ink pb-3 text-soft">
+                            {dataset.title} · {dataset.rows.toLocaleString('en')} {rowWord(dataset)[dataset.rows === 1 ? 0 : 1]} ×{' '}
+                            {dataset.variables.length} variables
+                        </p>
+                    </div>
+                    {blocks.length === 0 && (
+                        <p className="px-10 py-6 text-soft max-sm:px-4">
+                            Nothing in it yet. Write, add something of the data, or press “Keep” beside a picture, a table or a sentence of
+                            the profile.
+                        </p>
+                    )}
+                    {blocks.map((block) => (
+                        <BlockView
+                            key={block.id}
+                            report={report}
+                            block={block}
+                            dataset={dataset}
+                            references={references}
+                            isFresh={block.id === fresh}
+                            isMarked={report.place === block.id}
+                            onChange={(words) => edit.mutate(withChanged(block.id, words))}
+                            onMove={(by) =>
+                                edit.mutate(
+                                    moved(block.id, (from) => from + by),
+                                    { onSuccess: () => refocus(block.id) },
+                                )
+                            }
+                            onDrop={(dragged, isBehind) => edit.mutate(movedBeside(dragged, block.id, isBehind))}
+                            onTakeOut={() => edit.mutate(without(block.id))}
+                            onMark={() => mark.mutate(report.place === block.id ? null : block.id)}
+                        />
+                    ))}
+                    <Method report={report} revision={dataset.revision} onLine={(key, isShown) => edit.mutate(withLine(key, isShown))} />
+                </div>
+            )}
+            <Editions report={report.id} />
+            <RemoveReport report={report} isPending={remove.isPending} onRemove={() => remove.mutate()} />
+        </>
+    );
+}
+
+/** A block is brought into sight and takes the focus. */
+function show(id: string) {
+    requestAnimationFrame(() => {
+        const block = document.getElementById(id);
+        block?.scrollIntoView({ block: 'center' });
+        if (block?.contains(document.activeElement) === false) {
+            block.focus();
+        }
+    });
+}
+
+/** The handle of a block that was moved by keys keeps the focus. */
+function refocus(id: string) {
+    requestAnimationFrame(() => document.getElementById(id)?.querySelector<HTMLElement>('button[draggable]')?.focus());
+}
+
+function ReportTitle({ report, onTitle }: { report: Report; onTitle: (title: string) => void }) {
+    const draft = useDraft(`report ${report.id}`, { title: report.document.title });
+    const { title } = draft.fields;
+    return (
+        <input
+            aria-label="Title of the report"
+            dir="auto"
+            value={title}
+            maxLength={200}
+            onChange={(event) => draft.set({ title: event.target.value })}
+            onBlur={() => {
+                if (title.trim() === '') {
+                    draft.set({ title: report.document.title });
+                } else if (draft.isUnsaved) {
+                    onTitle(title.trim());
+                }
+            }}
+            className="w-full border-b border-transparent bg-transparent font-head text-3xl font-semibold hover:border-hair-strong focus:border-accent"
+        />
+    );
+}
+
+/** Deleting takes its editions and links with it: it is asked twice. */
+function RemoveReport({ report, isPending, onRemove }: { report: Report; isPending: boolean; onRemove: () => void }) {
+    const [isAsked, setIsAsked] = useState(false);
+    return (
+        <p className={clsx('mt-10 flex flex-wrap items-center gap-3 text-small', !isAsked && 'text-soft')}>
+            {isAsked ? (
+                <>
+                    <span>“{report.document.title}” goes for good, with its editions and links.</span>
+                    <Button className="px-2! py-0.5!" disabled={isPending} onClick={onRemove}>
+                        Delete it
+                    </Button>
+                    <Button look="quiet" className="px-2! py-0.5!" autoFocus onClick={() => setIsAsked(false)}>
+                        Keep it
+                    </Button>
+                </>
+            ) : (
+                <Button look="quiet" className="px-0! py-0! text-small" onClick={() => setIsAsked(true)}>
+                    Delete this report
+                </Button>
+            )}
+        </p>
     );
 }

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { useKeep } from './keeping';
+import { type ToKeep, useKeep } from './keeping';
 import { type Cells, csv, html, tsv } from './tables';
 
 const COPIED = 'rowtally:copied';
@@ -88,25 +88,19 @@ export function CopiedNote() {
     );
 }
 
-/** The ways a table leaves the page: in full precision to be reckoned with, as it is shown to be kept. */
+/** The ways a table leaves the page: in full precision to be reckoned with, or as its question into the report. */
 export function TableOut({
     table,
-    kept = table,
     basis,
     name,
-    isOfClasses = false,
-    figuresOf,
+    keeps,
 }: {
     table: () => Cells;
-    /** With figures as they are shown. */
-    kept?: () => Cells;
-    /** What they rest on, in words; what is kept gets it from the server. */
+    /** What they rest on, in words. */
     basis: string;
     name: string;
-    /** Whether they come from labels that are classes. */
-    isOfClasses?: boolean;
-    /** Key of the variable whose table of figures it is: what is kept of it can be asked for again. */
-    figuresOf?: string;
+    /** What answers the same question, so that it can be kept; without it nothing is. */
+    keeps?: Omit<ToKeep, 'title'>;
 }) {
     const keep = useKeep();
     const look = 'text-small text-soft underline-offset-4 hover:text-ink hover:underline';
@@ -119,12 +113,8 @@ export function TableOut({
             <button type="button" className={look} onClick={() => saveCsv(whole(), name)}>
                 Save as CSV
             </button>
-            {keep !== null && (
-                <button
-                    type="button"
-                    className={look}
-                    onClick={() => keep({ title: name, cells: kept(), isOfClasses, ...(figuresOf === undefined ? {} : { figuresOf }) })}
-                >
+            {keep !== null && keeps !== undefined && (
+                <button type="button" className={look} onClick={() => keep({ title: name, ...keeps })}>
                     Keep
                 </button>
             )}

@@ -1,19 +1,28 @@
 import { createContext, useContext } from 'react';
 
-/** A sentence as it is kept, which somebody may have edited, and as its rule said it. */
-export interface KeptSentence {
-    sentence: string;
+/** A reading that is kept: which rule said it, of what, and what somebody would rather say. */
+export interface KeptReading {
+    key: string;
+    column: string | null;
+    variable: string | null;
     said: string;
-    rule: string;
-    source: string;
+    own: string | null;
 }
 
-/** A table as its cells, a sentence, or a picture as what draws it again, which only whoever keeps it reads. */
-export type ToKeep = { title: string } & (
-    { cells: string[][]; isOfClasses?: boolean; figuresOf?: string } | { picture: object } | { reading: KeptSentence }
-);
+/** What answers the question that a table, a picture or a sentence came from, so that it can be asked again. */
+export interface ToKeep {
+    kind: 'figures' | 'overview' | 'frequencies' | 'classes' | 'comparison' | 'rows' | 'readings' | 'picture';
+    title: string;
+    /** Keys of the variables that it is of, where the address is of others too. */
+    of?: string;
+    /** A condition that leaves its rows, instead of that of the address. */
+    where?: string;
+    readings?: KeptReading[];
+    /** What draws a picture again, which only whoever keeps it reads. */
+    source?: object;
+}
 
-/** Holds something for the report; null where nothing is held. */
+/** Puts something into the report; null where nothing is kept. */
 export const Keeping = createContext<((item: ToKeep) => void) | null>(null);
 
 export function useKeep(): ((item: ToKeep) => void) | null {

@@ -3,7 +3,7 @@ import { type NodeViewProps, NodeViewWrapper, ReactNodeViewRenderer } from '@tip
 import clsx from 'clsx';
 import { createContext, useContext } from 'react';
 import type { FigureField } from '../api/client';
-import { FIELD, fieldKey } from './document';
+import { FIELD, fieldKey, REFERENCE } from './document';
 import { fieldText, type Shown } from './queries';
 
 export const ShownFields = createContext<Shown>(new Map());
@@ -48,6 +48,38 @@ function FieldView({ node, selected }: NodeViewProps) {
             )}
         >
             {fieldText(shown)}
+        </NodeViewWrapper>
+    );
+}
+
+/** What the blocks of the report are called, by name. */
+export const References = createContext<Map<string, string>>(new Map());
+
+/** Leads to another block by its number, which follows. */
+export const ReferenceNode = Node.create({
+    name: REFERENCE,
+    group: 'inline',
+    inline: true,
+    atom: true,
+    addAttributes: () => ({ block: { default: '' } }),
+    parseHTML: () => [{ tag: 'span[data-block-reference]', getAttrs: (element) => ({ block: element.dataset.blockReference ?? '' }) }],
+    renderHTML: ({ node }) => ['span', { 'data-block-reference': String(node.attrs.block) }],
+    addNodeView: () => ReactNodeViewRenderer(ReferenceView, { as: 'span' }),
+});
+
+function ReferenceView({ node, selected }: NodeViewProps) {
+    const called = useContext(References).get(String(node.attrs.block));
+    return (
+        <NodeViewWrapper
+            as="span"
+            data-reference={String(node.attrs.block)}
+            className={clsx(
+                'border-b border-hair-strong whitespace-nowrap',
+                selected && 'bg-accent-wash',
+                called === undefined && 'text-small text-alarm',
+            )}
+        >
+            {called ?? '[what stood here is gone]'}
         </NodeViewWrapper>
     );
 }

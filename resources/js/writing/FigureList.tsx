@@ -54,7 +54,9 @@ export function FigureList({
                     }}
                 >
                     <bdi className="min-w-0 flex-1 truncate">{candidate.name}</bdi>
-                    <span className="figures text-soft">{shown.get(fieldKey(candidate.field))?.text}</span>
+                    <span className="figures text-soft">
+                        {candidate.reference === undefined && shown.get(fieldKey(candidate.field))?.text}
+                    </span>
                 </li>
             ))}
         </ul>,

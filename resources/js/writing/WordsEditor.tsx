@@ -1,21 +1,28 @@
 import { type Editor, Extension, type Range } from '@tiptap/core';
+import { Bold } from '@tiptap/extension-bold';
 import Document from '@tiptap/extension-document';
 import HardBreak from '@tiptap/extension-hard-break';
+import { Heading } from '@tiptap/extension-heading';
+import { Italic } from '@tiptap/extension-italic';
+import { Link } from '@tiptap/extension-link';
+import { BulletList, ListItem, ListKeymap, OrderedList } from '@tiptap/extension-list';
 import Paragraph from '@tiptap/extension-paragraph';
 import Text from '@tiptap/extension-text';
 import { Placeholder, UndoRedo } from '@tiptap/extensions';
 import { PluginKey } from '@tiptap/pm/state';
 import { EditorContent, useEditor } from '@tiptap/react';
 import { exitSuggestion, Suggestion, type SuggestionProps } from '@tiptap/suggestion';
+import clsx from 'clsx';
 import { type KeyboardEvent, useEffect, useId, useState } from 'react';
-import type { Dataset, FigureField, OwnWords } from '../api/client';
+import type { Dataset, OwnWords } from '../api/client';
 import { rowWord } from '../asking/BasisLine';
 import { useFigureChoices } from '../asking/queries';
 import { Button } from '../ui/Button';
 import { basisOf, type Candidate, candidates } from './candidates';
-import { asNode, fieldsOf, orNothing } from './document';
-import { FieldNode, ShownFields } from './FieldView';
+import { asNode, asReference, fieldsOf, isLink, orNothing } from './document';
+import { FieldNode, ReferenceNode, References, ShownFields } from './FieldView';
 import { FigureList } from './FigureList';
+import { Marks } from './Marks';
 import { useFields } from './queries';
 import { SentenceChoice } from './SentenceChoice';
 
@@ -38,6 +45,7 @@ export function WordsEditor({
     dataset,
     address,
     words,
+    references,
     isFresh,
     onWords,
     onLeave,
@@ -48,6 +56,8 @@ export function WordsEditor({
     /** The words of what it is written about. */
     address: string;
     words: OwnWords | null;
+    /** What other blocks are called, by name. */
+    references: Map<string, string>;
     /** Just begun: the caret is put into it. */
     isFresh: boolean;
     onWords: (words: OwnWords | null) => void;
@@ -63,12 +73,13 @@ export function WordsEditor({
     const families = choices.data?.families;
     const { variables } = dataset;
     const [, rows] = rowWord(dataset);
-    const found = search === null || families === undefined ? [] : candidates(search.query, { variables, families, base, first, rows });
+    const found =
+        search === null || families === undefined ? [] : candidates(search.query, { variables, families, base, first, rows, references });
     const set = useFields(dataset.id, dataset.revision, fieldsOf(words));
     const tried = useFields(
         dataset.id,
         dataset.revision,
-        found.map(({ field }) => field),
+        found.filter(({ reference }) => reference === undefined).map(({ field }) => field),
     );
     const chosen = Math.min(search?.at ?? 0, found.length - 1);
 
@@ -79,7 +90,22 @@ export function WordsEditor({
             Text,
             HardBreak,
             UndoRedo,
+            Bold,
+            Italic,
+            Heading.configure({ levels: [3, 4] }),
+            BulletList,
+            OrderedList,
+            ListItem,
+            ListKeymap,
+            Link.configure({
+                openOnClick: false,
+                autolink: false,
+                linkOnPaste: false,
+                isAllowedUri: (href) => isLink(href),
+                HTMLAttributes: { target: null, rel: null, class: null },
+            }),
             FieldNode,
+            ReferenceNode,
             Placeholder.configure({ placeholder }),
             searching(setSearch),
         ],
@@ -93,7 +119,7 @@ export function WordsEditor({
                 role: 'textbox',
                 'aria-multiline': 'true',
                 'aria-label': label,
-                class: 'min-h-8 rounded-md border border-transparent px-2 py-1 hover:border-hair-strong focus:border-accent print:min-h-0 print:p-0',
+                class: 'own-words min-h-8 rounded-md border border-transparent px-2 py-1 hover:border-hair-strong focus:border-accent',
             },
         },
         onUpdate: ({ editor: now }) => onWords(orNothing(now.getJSON() as OwnWords)),
@@ -102,7 +128,7 @@ export function WordsEditor({
     });
     const take = (candidate: Candidate | undefined) => {
         if (candidate !== undefined && search !== null) {
-            setIn(editor, search.range, [candidate.field]);
+            setIn(editor, search.range, candidate.reference === undefined ? [asNode(candidate.field)] : [asReference(candidate.reference)]);
         }
     };
     /** While a figure is looked for its list has these keys, before the text. */
@@ -140,45 +166,58 @@ export function WordsEditor({
     }, [editor, words]);
     return (
         <ShownFields value={set.shown}>
-            <div className="max-w-3xl" onKeyDownCapture={onKeyDown}>
-                <EditorContent editor={editor} />
-                {set.error !== null && (
-                    <p className="flex items-center gap-3 px-2 text-small print:hidden">
-                        <span className="text-alarm">The figures in this text could not be read: {set.error.message}</span>
-                        <Button className="px-2! py-0.5!" onClick={() => void set.refetch()}>
-                            Try again
-                        </Button>
-                    </p>
-                )}
-                <p className="flex flex-wrap items-center gap-x-4 px-2 text-small text-soft print:hidden">
-                    <Button
-                        look="quiet"
-                        className="min-h-6 px-0! py-0! text-small"
-                        onMouseDown={(event) => event.preventDefault()}
-                        onClick={() => editor.chain().focus().insertContent(OPENS).run()}
+            <References value={references}>
+                <div className="max-w-3xl" onKeyDownCapture={onKeyDown}>
+                    <EditorContent editor={editor} />
+                    {set.error !== null && (
+                        <p className="flex items-center gap-3 px-2 text-small print:hidden">
+                            <span className="text-alarm">The figures in this text could not be read: {set.error.message}</span>
+                            <Button className="px-2! py-0.5!" onClick={() => void set.refetch()}>
+                                Try again
+                            </Button>
+                        </p>
+                    )}
+                    <p
+                        className={clsx(
+                            'flex-wrap items-center gap-x-4 px-2 text-small text-soft',
+                            isHere || words === null ? 'flex' : 'hidden',
+                        )}
                     >
-                        Set in a figure
-                    </Button>
-                    <SentenceChoice
-                        dataset={dataset}
-                        base={base}
-                        first={first}
-                        split={said.get('by')?.split(',')[0] ?? null}
-                        onTake={(sentence) => setIn(editor, null, sentence)}
-                    />
-                    {isHere && <span className="text-fine">or type {OPENS} and what it is called</span>}
-                </p>
-                {search !== null && (
-                    <FigureList id={list} found={found} at={chosen} caret={search.caret} shown={tried.shown} onTake={take} />
-                )}
-            </div>
+                        <Button
+                            look="quiet"
+                            className="min-h-6 px-0! py-0! text-small"
+                            onMouseDown={(event) => event.preventDefault()}
+                            onClick={() => editor.chain().focus().insertContent(OPENS).run()}
+                        >
+                            Set in a figure
+                        </Button>
+                        <SentenceChoice
+                            dataset={dataset}
+                            base={base}
+                            first={first}
+                            split={said.get('by')?.split(',')[0] ?? null}
+                            onTake={(sentence) =>
+                                setIn(
+                                    editor,
+                                    null,
+                                    sentence.map((piece) => (typeof piece === 'string' ? { type: 'text', text: piece } : asNode(piece))),
+                                )
+                            }
+                        />
+                        {isHere && <Marks editor={editor} />}
+                        {isHere && <span className="text-fine">or type {OPENS} and what it is called, a figure or “table 1”</span>}
+                    </p>
+                    {search !== null && (
+                        <FigureList id={list} found={found} at={chosen} caret={search.caret} shown={tried.shown} onTake={take} />
+                    )}
+                </div>
+            </References>
         </ShownFields>
     );
 }
 
 /** Sets words and figures in, in the place of a range or where the caret is. */
-function setIn(editor: Editor, range: Range | null, pieces: (string | FigureField)[]): void {
-    const nodes = pieces.map((piece) => (typeof piece === 'string' ? { type: 'text', text: piece } : asNode(piece)));
+function setIn(editor: Editor, range: Range | null, nodes: { type: string; text?: string; attrs?: object }[]): void {
     if (range === null) {
         editor
             .chain()

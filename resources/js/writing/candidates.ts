@@ -4,6 +4,8 @@ import type { FigureChoices, FigureField, Variable } from '../api/client';
 export interface Candidate {
     field: FigureField;
     name: string;
+    /** Name of the block that it leads to, instead of a figure. */
+    reference?: string;
 }
 
 export interface Searched {
@@ -15,6 +17,8 @@ export interface Searched {
     first: string | null;
     /** What rows are called. */
     rows: string;
+    /** What other blocks are called, by name. */
+    references: Map<string, string>;
 }
 
 const MOST = 8;
@@ -69,10 +73,17 @@ export function candidates(typed: string, searched: Searched): Candidate[] {
             }
         }
     });
+    if (tokens.length > 0) {
+        for (const [reference, called] of searched.references) {
+            if (tokens.every((token) => begins(wordsOf(called), token))) {
+                found.push({ rank: 0.5, name: `Leads to ${called}`, field: { address: '', figure: reference, group: '' }, reference });
+            }
+        }
+    }
     return found
         .sort((a, b) => a.rank - b.rank)
         .slice(0, MOST)
-        .map(({ field, name }) => ({ field, name }));
+        .map(({ field, name, reference }) => (reference === undefined ? { field, name } : { field, name, reference }));
 }
 
 /** The words of an address that are about the basis; what is shown, and of what, is left out. */

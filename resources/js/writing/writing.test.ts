@@ -22,6 +22,10 @@ const searched: Searched = {
     base: 'as=population',
     first: 'yield',
     rows: 'hives',
+    references: new Map([
+        ['b0001', 'Table 1'],
+        ['b0002', 'Figure 1'],
+    ]),
 };
 const names = (typed: string) => candidates(typed, searched).map(({ name }) => name);
 

@@ -6,9 +6,14 @@ namespace Tests\App\Framework;
 
 use App\Models\ColumnChunk;
 use App\Models\Dataset;
+use App\Models\Edition;
+use App\Models\EditionFile;
 use App\Models\FigureSet;
+use App\Models\HeldContent;
 use App\Models\Import;
-use App\Models\KeptItem;
+use App\Models\Report;
+use App\Models\ReportCheck;
+use App\Models\ReportLink;
 use App\Models\Revision;
 use App\Models\User;
 use App\Models\Variable;
@@ -44,8 +49,8 @@ final class BootsByNameTest extends AppTestCase
     public static function models(): array
     {
         return array_combine(
-            ['ColumnChunk', 'Dataset', 'FigureSet', 'Import', 'KeptItem', 'Revision', 'User', 'Variable'],
-            array_map(static fn(string $model): array => [$model], [ColumnChunk::class, Dataset::class, FigureSet::class, Import::class, KeptItem::class, Revision::class, User::class, Variable::class]),
+            ['ColumnChunk', 'Dataset', 'FigureSet', 'Import', 'Revision', 'User', 'Variable', 'Edition', 'EditionFile', 'HeldContent', 'Report', 'ReportCheck', 'ReportLink'],
+            array_map(static fn(string $model): array => [$model], [ColumnChunk::class, Dataset::class, FigureSet::class, Import::class, Revision::class, User::class, Variable::class, Edition::class, EditionFile::class, HeldContent::class, Report::class, ReportCheck::class, ReportLink::class]),
         );
     }
 }

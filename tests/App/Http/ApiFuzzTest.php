@@ -182,7 +182,9 @@ final class ApiFuzzTest extends AppTestCase
                 'kind' => Pictures::kinds()[mt_rand(0, count(Pictures::kinds()) - 1)],
                 'variable' => ['tag', 'site', 'kg', 'before', 'day', 'nothing', '2019'][mt_rand(0, 6)],
                 'import' => (int) ($this->keeper->imports()->max('id') ?? 1),
-                'keptItem' => (int) (\App\Models\KeptItem::query()->max('id') ?? 1),
+                'report' => (int) (\App\Models\Report::query()->max('id') ?? 1),
+                'edition' => (int) (\App\Models\Edition::query()->max('id') ?? 1),
+                'form' => ['html', 'markdown', 'parchment'][mt_rand(0, 2)],
                 default => mt_rand(1, 5),
             },
         };

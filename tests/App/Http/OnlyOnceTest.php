@@ -14,21 +14,23 @@ final class OnlyOnceTest extends AppTestCase
     public function test_the_same_name_is_the_same_request(): void
     {
         $dataset = $this->dataset("kg\n1\n2\n");
-        $keep = fn(string $name, string $title = 'Table') => $this->postJson("/api/datasets/{$dataset->id}/kept", ['title' => $title, 'address' => '', 'content' => '[["a","1"]]', 'revision' => 1], ['Idempotency-Key' => $name]);
+        $keep = fn(string $name, string $title = 'Table') => $this->postJson("/api/datasets/{$dataset->id}/kept", ['kind' => 'heading', 'title' => $title], ['Idempotency-Key' => $name]);
+
+        $blocks = fn(): int => $this->getJson("/api/datasets/{$dataset->id}/reports")->json('0.blocks');
 
         $first = $keep('one')->assertStatus(201);
         $again = $keep('one')->assertStatus(201)->assertHeader('Idempotent-Replayed', 'true');
-        self::assertSame($first->json('id'), $again->json('id'));
-        self::assertNotSame($first->json('id'), $keep('two')->assertStatus(201)->json('id'));
-        $this->assertDatabaseCount('kept_items', 2);
+        self::assertSame($first->json('block'), $again->json('block'));
+        self::assertNotSame($first->json('block'), $keep('two')->assertStatus(201)->json('block'));
+        self::assertSame(2, $blocks());
         $keep(str_repeat('x', 201))->assertStatus(422);
         // A refusal is an answer too.
         $keep('three', '')->assertStatus(422);
-        self::assertSame('A title has 1 to 200 characters.', $keep('three', '')->assertStatus(422)->json('message'));
+        self::assertSame('A heading has 1 to 200 characters.', $keep('three', '')->assertStatus(422)->json('message'));
         // Without a name each is one of its own.
         $keep('')->assertStatus(201);
         $keep('')->assertStatus(201);
-        $this->assertDatabaseCount('kept_items', 4);
+        self::assertSame(4, $blocks());
     }
 
     public function test_a_name_is_that_of_an_account(): void

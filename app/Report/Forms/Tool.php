@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Report\Forms;
+
+use Closure;
+use Symfony\Component\Process\Exception\ProcessTimedOutException;
+use Symfony\Component\Process\Process;
+
+/** A program that makes a file of another: it has a time and a memory limit, no network, no setting of ours, and sees nothing but what it is handed. */
+final class Tool
+{
+    private const SECONDS = 120;
+    private const MEMORY_KB = 1_500_000;
+    private const LOOK_EVERY_MICROSECONDS = 50_000;
+
+    /**
+     * @param non-empty-list<string> $command
+     * @param (Closure(): bool)|null $isWanted false ends it
+     *
+     * @return string what it writes
+     *
+     * @throws CannotHandOver
+     */
+    public static function run(array $command, string $input, string $what, ?string $folder = null, ?Closure $isWanted = null): string
+    {
+        $process = new Process(
+            ['sh', '-c', 'ulimit -v ' . self::MEMORY_KB . '; exec "$@"', 'sh', ...$command],
+            $folder ?? sys_get_temp_dir(),
+            ['PATH' => '/usr/local/bin:/usr/bin:/bin', 'HOME' => sys_get_temp_dir(), 'LANG' => 'C.UTF-8', 'PYTHONHASHSEED' => '0', 'http_proxy' => 'http://127.0.0.1:1', 'https_proxy' => 'http://127.0.0.1:1'],
+            $input,
+            self::SECONDS,
+        );
+        try {
+            $process->start();
+            while ($process->isRunning()) {
+                $process->checkTimeout();
+                if ($isWanted !== null && !$isWanted()) {
+                    $process->stop(0);
+                    throw CannotHandOver::isCancelled();
+                }
+                usleep(self::LOOK_EVERY_MICROSECONDS);
+            }
+        } catch (ProcessTimedOutException) {
+            throw CannotHandOver::tookTooLong($what, self::SECONDS);
+        }
+        if ($process->getExitCode() === 127) {
+            throw CannotHandOver::isMissing($what, $command[0]);
+        }
+        if (!$process->isSuccessful()) {
+            report(CannotHandOver::because("{$what}: " . mb_substr($process->getErrorOutput(), -500)));
+            throw CannotHandOver::because($what);
+        }
+
+        return $process->getOutput();
+    }
+
+    /**
+     * With a folder of its own, which is gone afterwards.
+     *
+     * @template T
+     *
+     * @param callable(string): T $work
+     *
+     * @return T
+     */
+    public static function inFolder(callable $work): mixed
+    {
+        $folder = sys_get_temp_dir() . '/rowtally-' . bin2hex(random_bytes(8));
+        if (!mkdir($folder, 0700)) {
+            throw CannotHandOver::because('The file');
+        }
+        try {
+            return $work($folder);
+        } finally {
+            foreach ((array) glob("{$folder}/*") as $file) {
+                unlink((string) $file);
+            }
+            rmdir($folder);
+        }
+    }
+}

@@ -1,0 +1,181 @@
+import { useState } from 'react';
+import type { Edition } from '../api/client';
+import { Button } from '../ui/Button';
+import { copyText } from '../ui/copying';
+import { moment } from '../ui/format';
+import { Notice } from '../ui/Notice';
+import { WordPopover } from '../ui/WordPopover';
+import { FigureChanges } from './FigureChanges';
+import { EditionForms } from './HandOver';
+import { useEditionChanges, useEditions, useLinks } from './queries';
+
+/** What was handed over: each edition with its files, its links, and what changed since the one before. */
+export function Editions({ report }: { report: number }) {
+    const editions = useEditions(report);
+    if (editions.isError) {
+        return <Notice onRetry={() => void editions.refetch()}>{editions.error.message}</Notice>;
+    }
+    if (editions.data === undefined || editions.data.length === 0) {
+        return null;
+    }
+    return (
+        <section aria-labelledby="editions" className="mt-8">
+            <h2 id="editions" className="text-title">
+                Handed over
+            </h2>
+            <ul>
+                {editions.data.map((edition) => (
+                    <OneEdition key={edition.id} edition={edition} hasBefore={edition.number > 1} />
+                ))}
+            </ul>
+        </section>
+    );
+}
+
+function OneEdition({ edition, hasBefore }: { edition: Edition; hasBefore: boolean }) {
+    const [isOpen, setIsOpen] = useState(false);
+    const changes = useEditionChanges(edition.id, isOpen);
+    const { revoke } = useLinks(edition);
+    return (
+        <li className="border-b border-hair py-3 text-small">
+            <p>
+                <span className="font-semibold">Edition {edition.number}</span>
+                <span className="text-soft">
+                    , {moment(edition.made_at)}, of revision {edition.revision} of the data
+                    {edition.has_rows && ', with the rows'}
+                </span>
+                {edition.note !== '' && <bdi> · {edition.note}</bdi>}
+            </p>
+            <div className="mt-1 flex flex-wrap items-baseline gap-x-5 gap-y-1">
+                <EditionForms edition={edition} />
+                <LinkMaker edition={edition} />
+                {hasBefore && (
+                    <Button
+                        look="quiet"
+                        className="min-h-6 px-0! py-0! text-small"
+                        aria-expanded={isOpen}
+                        onClick={() => setIsOpen(!isOpen)}
+                    >
+                        What changed since the one before
+                    </Button>
+                )}
+            </div>
+            {isOpen && changes.data !== undefined && changes.data.changes.length === 0 && <p className="text-soft">No number.</p>}
+            {isOpen && changes.data !== undefined && changes.data.changes.length > 0 && <FigureChanges changes={changes.data.changes} />}
+            <ul>
+                {edition.links.map((link) => (
+                    <li key={link.id} className="mt-1 flex flex-wrap items-baseline gap-x-3">
+                        <span className="figures min-w-0 truncate">{address(link.path)}</span>
+                        <span className="text-soft">
+                            {[
+                                link.is_open ? `read ${link.opened === 1 ? 'once' : `${link.opened} times`}` : 'has ended',
+                                ...(link.has_passphrase ? ['with a passphrase'] : []),
+                                ...(link.has_rows ? ['with the rows'] : []),
+                                ...(link.expires_at !== null && link.is_open ? [`until ${moment(link.expires_at)}`] : []),
+                            ].join(', ')}
+                        </span>
+                        <button
+                            type="button"
+                            className="min-h-6 hover:underline"
+                            onClick={() => void copyText(address(link.path), 'the link')}
+                        >
+                            Copy
+                        </button>
+                        <button
+                            type="button"
+                            className="min-h-6 hover:underline"
+                            disabled={revoke.isPending}
+                            aria-label={`Take back ${address(link.path)}`}
+                            onClick={() => revoke.mutate(link.id)}
+                        >
+                            Take it back
+                        </button>
+                    </li>
+                ))}
+            </ul>
+        </li>
+    );
+}
+
+function address(path: string): string {
+    return `${window.location.origin}${path}`;
+}
+
+const DAY_MS = 86_400_000;
+
+function LinkMaker({ edition }: { edition: Edition }) {
+    const { make } = useLinks(edition);
+    const [isOpen, setIsOpen] = useState(false);
+    const [passphrase, setPassphrase] = useState('');
+    const [days, setDays] = useState('');
+    const [rows, setRows] = useState(false);
+    return (
+        <WordPopover
+            label={`A link to edition ${edition.number}`}
+            words="Make a link"
+            className="w-96 max-w-[94vw] p-4"
+            wordClassName="inline-block min-h-6"
+            open={isOpen}
+            onOpenChange={setIsOpen}
+        >
+            <form
+                onSubmit={(event) => {
+                    event.preventDefault();
+                    make.mutate(
+                        {
+                            rows,
+                            expires_at: days === '' ? null : new Date(Date.now() + Number(days) * DAY_MS).toISOString(),
+                            ...(passphrase === '' ? {} : { passphrase }),
+                        },
+                        { onSuccess: () => setIsOpen(false) },
+                    );
+                }}
+            >
+                <p className="text-small text-soft">Whoever has the link reads this edition without an account.</p>
+                <label className="mt-2 block">
+                    <span className="text-small text-soft">Passphrase, if one is to be asked for</span>
+                    <input
+                        value={passphrase}
+                        minLength={6}
+                        maxLength={200}
+                        autoComplete="off"
+                        onChange={(event) => setPassphrase(event.target.value)}
+                        className="mt-0.5 w-full rounded-md border border-hair-strong bg-paper px-2.5 py-1"
+                    />
+                </label>
+                <label className="mt-2 block">
+                    <span className="text-small text-soft">Ends after so many days; empty = never</span>
+                    <input
+                        type="number"
+                        min={1}
+                        max={3600}
+                        value={days}
+                        onChange={(event) => setDays(event.target.value)}
+                        className="figures mt-0.5 w-28 rounded-md border border-hair-strong bg-paper px-2.5 py-1"
+                    />
+                </label>
+                {edition.has_rows && (
+                    <label className="mt-2 flex items-center gap-2 text-small">
+                        <input
+                            type="checkbox"
+                            className="accent-accent"
+                            checked={rows}
+                            onChange={(event) => setRows(event.target.checked)}
+                        />
+                        readers may have the rows
+                    </label>
+                )}
+                {make.isError && (
+                    <p role="alert" className="mt-2 text-small text-alarm">
+                        {make.error.message}
+                    </p>
+                )}
+                <p className="mt-3">
+                    <Button type="submit" look="primary" disabled={make.isPending}>
+                        Make it
+                    </Button>
+                </p>
+            </form>
+        </WordPopover>
+    );
+}
