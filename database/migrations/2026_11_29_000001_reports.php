@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Report\Blocks\RowsBlock;
 use App\Report\Document\Block;
 use App\Report\Document\ReportDocument;
 use App\Report\Words\OwnWords;
@@ -66,6 +67,11 @@ return new class extends Migration {
                 if ($block instanceof Block && count($blocks) < ReportDocument::MOST_BLOCKS) {
                     $blocks[] = $block;
                 }
+            }
+            // Rows set aside stood in every report.
+            $aside = (int) DB::table('datasets')->where('id', $dataset)->value('set_aside') === 0 ? null : Block::ofArray(['kind' => 'rows', 'title' => 'Rows set aside', 'address' => http_build_query(['where' => RowsBlock::asideCondition()])]);
+            if ($aside instanceof Block && count($blocks) < ReportDocument::MOST_BLOCKS) {
+                $blocks[] = $aside;
             }
             $document = ReportDocument::titled(is_string($title) ? $title : '', $blocks);
             $id = DB::table('reports')->insertGetId(['dataset_id' => $dataset, 'title' => $document->title, 'version' => 1, 'last_version' => 1, 'document' => $document->toJson(), 'created_at' => now(), 'updated_at' => now()]);

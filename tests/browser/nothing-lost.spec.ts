@@ -87,15 +87,16 @@ test('a note that could not be saved stays, says so, and is saved by one press',
     await page.getByRole('button', { name: 'Keep', exact: true }).first().click();
     await expect(page.getByText(/^Kept for the report/)).toBeVisible();
     await page.getByRole('link', { name: 'Report' }).click();
-    await page.route('**/kept/*', (route) => (route.request().method() === 'PATCH' ? route.abort() : route.continue()));
-    const note = page.getByRole('textbox', { name: /^Note on/ });
+    await page.route('**/api/reports/*', (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()));
+    const note = page.getByRole('textbox', { name: /^Words below/ });
+    await page.getByRole('button', { name: /^Write below/ }).click();
     await note.fill('Three hives only.');
     await note.blur();
     await expect(page.getByText('Not saved yet.')).toBeVisible();
     await expect(page.getByRole('alert')).toContainText('The server does not answer.');
     await page.reload();
     await expect(note).toHaveText('Three hives only.');
-    await page.unroute('**/kept/*');
+    await page.unroute('**/api/reports/*');
     await page.getByRole('button', { name: 'Save', exact: true }).click();
     await expect(page.getByText('Not saved yet.')).toHaveCount(0);
     await page.reload();
@@ -202,13 +203,13 @@ test('two quick presses move an item twice', async ({ page }) => {
     await page
         .getByRole('article')
         .first()
-        .getByRole('button', { name: /^Move .* down$/ })
-        .evaluate((button: HTMLElement) => button.click());
+        .getByRole('button', { name: /^Move/ })
+        .press('ArrowDown');
     await page
         .getByRole('article')
         .nth(1)
-        .getByRole('button', { name: /^Move .* down$/ })
-        .evaluate((button: HTMLElement) => button.click());
+        .getByRole('button', { name: /^Move/ })
+        .press('ArrowDown');
     await expect(titles.nth(2)).toHaveValue(first);
     await page.waitForLoadState('networkidle');
     await page.reload();

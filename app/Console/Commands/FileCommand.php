@@ -13,6 +13,7 @@ use App\Intake\NotATable;
 use App\Intake\PreparedTable;
 use App\Intake\ReadTable;
 use App\Store\Words;
+use Closure;
 use Illuminate\Console\Command;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\ClassEdge;
@@ -117,6 +118,26 @@ abstract class FileCommand extends Command
 
     protected function columns(ReadTable $readTable): FileColumns
     {
+        return $this->withFile(function (string $path) use ($readTable): FileColumns {
+            [$table, $file, $decisions] = $this->prepared($path);
+            $columns = new FileColumns($table->sheets, $table->sheet);
+            $columns->finish($readTable->read($file, $columns, static function (): void {}, $decisions)->withNotes($table->remarks));
+
+            return $columns;
+        });
+    }
+
+    /**
+     * With the path of the file that is named; of a copy where it comes on standard input.
+     *
+     * @template T
+     *
+     * @param Closure(string): T $work
+     *
+     * @return T
+     */
+    protected function withFile(Closure $work): mixed
+    {
         $path = $this->input->getArgument('file');
         assert(is_string($path));
         if ($path === '-') {
@@ -126,7 +147,7 @@ abstract class FileCommand extends Command
                 WholeFile::copy(STDIN, $file);
                 WholeFile::close($file);
 
-                return $this->read($readTable, $copy);
+                return $work($copy);
             } finally {
                 unlink($copy);
             }
@@ -135,10 +156,11 @@ abstract class FileCommand extends Command
             throw new UnusableRequest("There is no file \"{$path}\" that can be read. Check the path, or use - for standard input.");
         }
 
-        return $this->read($readTable, $path);
+        return $work($path);
     }
 
-    private function read(ReadTable $readTable, string $path): FileColumns
+    /** @return array{PreparedTable, CsvFile, Decisions} the file as a table, and what was decided of its columns */
+    protected function prepared(string $path): array
     {
         $decisions = new Decisions($this->word('sheet'));
         $table = PreparedTable::of($path, $path, $decisions);
@@ -146,11 +168,8 @@ abstract class FileCommand extends Command
             throw new UnusableRequest('The file has no sheets; leave --sheet out.');
         }
         $file = CsvFile::open($table->path, $table->decisions);
-        $decisions = $this->decidedColumns($file, $table->decisions);
-        $columns = new FileColumns($table->sheets, $table->sheet);
-        $columns->finish($readTable->read($file, $columns, static function (): void {}, $decisions)->withNotes($table->remarks));
 
-        return $columns;
+        return [$table, $file, $this->decidedColumns($file, $table->decisions)];
     }
 
     /** What --read says of columns, by their names. */

@@ -38,28 +38,44 @@ final readonly class ScratchDataset
      */
     public function of(GivenReport $given, string $path, string $name, Closure $beat): array
     {
-        $owner = User::query()->create(['name' => 'A check', 'email' => Str::random(40) . self::OWNER, 'password' => Str::random(40)]);
         $sha256 = (string) hash_file('sha256', $path);
         $isSource = $sha256 === $given->text('source_sha256');
         $notes = self::notes($given, $sha256, $isSource);
         $words = is_array($given->data['row_word'] ?? null) ? $given->data['row_word'] : [];
         $word = static fn(int $i): ?string => is_string($words[$i] ?? null) ? mb_substr($words[$i], 0, 40) : null;
         try {
-            $dataset = Dataset::query()->create(['user_id' => $owner->id, 'title' => mb_substr($given->text('title') ?? 'Rows', 0, 200), 'source' => null, 'notes' => [], 'row_one' => $word(0), 'row_many' => $word(1)]);
             $sourceDecisions = $given->data['source_decisions'] ?? null;
             $decisions = $isSource && is_array($sourceDecisions) ? Decisions::fromArray($sourceDecisions) : self::decisions($given, $path);
             $table = PreparedTable::of($path, $name, $decisions, meanwhile: static function () use ($beat): void {
                 $beat(0, 0);
             });
-            $writer = new DatasetWriter($dataset);
-            $reading = $this->readTable->read(CsvFile::open($table->path, $table->decisions, $table->isChecked), $writer, $beat, $table->decisions);
-            $writer->publish($reading, 'Read to be checked');
-            self::adapt($dataset, $given);
-
-            return [Dataset::query()->with('variables')->findOrFail($dataset->id), $notes];
+            $dataset = $this->read(CsvFile::open($table->path, $table->decisions, $table->isChecked), $table->decisions, ['title' => mb_substr($given->text('title') ?? 'Rows', 0, 200), 'row_one' => $word(0), 'row_many' => $word(1)], $beat);
         } catch (NotATable $problem) {
-            $owner->delete();
             throw CannotCheck::hasUnreadableRows($problem->finding->sentence());
+        }
+        self::adapt($dataset, $given);
+
+        return [Dataset::query()->with('variables')->findOrFail($dataset->id), $notes];
+    }
+
+    /**
+     * A file as a dataset of nobody's, to be discarded.
+     *
+     * @param array<string, mixed>    $about of the dataset, its title at least
+     * @param Closure(int, int): void $beat
+     *
+     * @throws NotATable
+     */
+    public function read(CsvFile $file, Decisions $decisions, array $about, Closure $beat): Dataset
+    {
+        $owner = User::query()->create(['name' => 'A check', 'email' => Str::random(40) . self::OWNER, 'password' => Str::random(40)]);
+        try {
+            $dataset = Dataset::query()->create(['user_id' => $owner->id, 'source' => null, 'notes' => [], ...$about]);
+            $writer = new DatasetWriter($dataset);
+            $reading = $this->readTable->read($file, $writer, $beat, $decisions);
+            $writer->publish($reading, 'Read to be checked');
+
+            return Dataset::query()->with('variables')->findOrFail($dataset->id);
         } catch (Throwable $thrown) {
             $owner->delete();
             throw $thrown;

@@ -6,6 +6,7 @@ namespace App\Report\Document;
 
 use App\Models\Dataset;
 use App\Models\Variable;
+use App\Report\Blocks\RowsBlock;
 use App\Report\Words\FigureField;
 use App\Report\Words\OwnWords;
 use App\Store\UnknownVariable;
@@ -52,6 +53,10 @@ final readonly class FillPlan
             Plan::Pairs => $own->pairs(self::all($chosen, 'Tick two numbers, the earlier and the later.')),
             Plan::Classes => $own->classes(self::first($chosen, VariableType::Category, 'Tick the variable whose labels are classes.'), $split),
         };
+
+        if ($dataset->set_aside > 0) {
+            $blocks[] = ['kind' => 'rows', 'title' => 'Rows set aside', 'address' => http_build_query(['where' => RowsBlock::asideCondition()])];
+        }
 
         return ReportDocument::titled($title, array_map(static function (array $words): Block {
             $block = Block::ofArray($words);

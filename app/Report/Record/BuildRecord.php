@@ -19,11 +19,12 @@ final readonly class BuildRecord
     public const VERSION = 1;
 
     /**
-     * @param string|null $rows SHA-256 of the rows as CSV, where they go along
+     * @param string|null               $rows      SHA-256 of the rows as CSV, where they go along
+     * @param array<string, mixed>|null $decisions how the source was read; null = as its import says
      *
      * @return array<string, mixed>
      */
-    public function of(Dataset $dataset, ReportDocument $document, Paper $paper, int $number, string $note, string $at, ?string $rows): array
+    public function of(Dataset $dataset, ReportDocument $document, Paper $paper, int $number, string $note, string $at, ?string $rows, ?array $decisions = null): array
     {
         $figures = [];
         foreach ($paper->blocks as $block) {
@@ -32,7 +33,7 @@ final readonly class BuildRecord
             }
         }
         $aside = $dataset->aside();
-        $import = Import::query()->where('dataset_id', $dataset->id)->first();
+        $import = $decisions === null ? Import::query()->where('dataset_id', $dataset->id)->first() : null;
 
         return [
             'format' => self::FORMAT,
@@ -47,7 +48,7 @@ final readonly class BuildRecord
                 'source' => $dataset->source,
                 'source_bytes' => $dataset->source_bytes,
                 'source_sha256' => $dataset->source_sha256,
-                'source_decisions' => $import instanceof Import ? $import->decisions : null,
+                'source_decisions' => $import instanceof Import ? $import->decisions : $decisions,
                 'rows_sha256' => $rows,
                 'row_word' => [$dataset->row_one, $dataset->row_many],
                 'variables' => array_map(self::variable(...), [...array_values($dataset->variables->all()), ...($aside === null ? [] : [$aside])]),

@@ -117,8 +117,8 @@ final class ComparedTest extends AppTestCase
                 self::assertNotNull($answer->json('scenes.0.scene'), "{$case['what']} {$kind}");
             }
         }
-        $kept = $this->postJson("/api/datasets/{$dataset->id}/plots/against?what=groups&of=yield&by=apiary", ['title' => 'Yield', 'address' => 'what=groups&of=yield&by=apiary'])->assertCreated();
-        self::assertSame('compare', $kept->json('place'));
+        $kept = $this->postJson("/api/datasets/{$dataset->id}/kept", ['kind' => 'picture', 'picture' => 'against', 'place' => 'compare', 'address' => 'what=groups&of=yield&by=apiary'])->assertCreated()->json();
+        self::assertStringContainsString('<svg', $this->getJson("/api/reports/{$kept['report']}/blocks/{$kept['block']}")->json('html'));
         $this->getJson("/api/datasets/{$dataset->id}/plots/labels?what=groups&of=yield&by=apiary")->assertUnprocessable();
         $this->getJson("/api/datasets/{$dataset->id}/plots/against?of=yield")->assertOk()->assertJsonPath('scenes.0.scene', null);
     }

@@ -49,20 +49,29 @@ final class ReadingsTest extends AppTestCase
         self::assertContains('open_class', array_column($answer->json('readings'), 'key'));
     }
 
-    public function test_a_reading_is_kept_as_said_or_as_edited_with_its_source(): void
+    public function test_a_reading_is_kept_by_its_rule_and_says_when_its_source_is_another(): void
     {
         $dataset = $this->dataset(self::HIVES);
-        $content = ['sentence' => 'B-05 gave far more than the others.', 'said' => '1 row lies beyond the fences.', 'rule' => 'Any value lies beyond the fences of the basis.', 'source' => 'Tukey (1977)'];
-        $body = ['kind' => 'reading', 'title' => 'Yield', 'address' => 'of=yield', 'revision' => 1, 'content' => json_encode($content)];
-        $kept = $this->postJson("/api/datasets/{$dataset->id}/kept", $body)->assertCreated();
-        Contract::assertMeets('keepTable', $kept);
-        self::assertSame([$content, 'profile', null, null], [$kept->json('reading'), $kept->json('place'), $kept->json('cells'), $kept->json('picture')]);
-        $this->patchJson("/api/kept/{$kept->json('id')}", ['sentence' => 'B-05 is another matter.'])->assertOk()->assertJsonPath('reading.sentence', 'B-05 is another matter.')->assertJsonPath('reading.said', $content['said']);
-        $this->patchJson("/api/kept/{$kept->json('id')}", ['sentence' => ''])->assertUnprocessable();
-        Contract::assertMeets('listKept', $this->getJson("/api/datasets/{$dataset->id}/kept")->assertOk());
-        foreach ([['content' => '[]'], ['content' => json_encode([...$content, 'sentence' => ' '])], ['kind' => 'poem'], ['place' => 'nowhere']] as $wrong) {
-            $this->postJson("/api/datasets/{$dataset->id}/kept", [...$body, ...$wrong])->assertUnprocessable();
-        }
+        $said = $this->getJson("/api/datasets/{$dataset->id}/readings?of=yield")->json('readings.0');
+        $reading = ['key' => $said['key'], 'column' => null, 'variable' => 'yield', 'said' => $said['sentence'], 'own' => null];
+        $kept = $this->postJson("/api/datasets/{$dataset->id}/kept", ['kind' => 'readings', 'address' => 'of=yield', 'readings' => [$reading]])->assertCreated()->json();
+        $shown = fn(): array => $this->getJson("/api/reports/{$kept['report']}/blocks/{$kept['block']}")->assertOk()->json();
+        self::assertSame([[$said['sentence']], []], [$shown()['said'], $shown()['lacks']]);
+
+        $write = function (array $reading) use ($kept): void {
+            $report = $this->getJson("/api/reports/{$kept['report']}")->json();
+            $report['document']['blocks'][0]['readings'] = [$reading];
+            $this->putJson("/api/reports/{$kept['report']}", ['version' => $report['version'], 'document' => $report['document']])->assertOk();
+        };
+        $write([...$reading, 'own' => 'One gave far more.']);
+        self::assertSame([['One gave far more.'], []], [$shown()['said'], $shown()['lacks']]);
+        self::assertStringContainsString("the rule said: {$said['sentence']}", $shown()['html']);
+        $write([...$reading, 'said' => 'Something else.', 'own' => 'One gave far more.']);
+        self::assertStringContainsString('is another by now', $shown()['lacks'][0]);
+        $write([...$reading, 'key' => 'no_such_rule']);
+        self::assertStringContainsString('do not give any more', $shown()['lacks'][0]);
+        $this->postJson("/api/datasets/{$dataset->id}/kept", ['kind' => 'readings', 'readings' => [['said' => 'x']]])->assertUnprocessable();
+        $this->postJson("/api/datasets/{$dataset->id}/kept", ['kind' => 'readings', 'readings' => 'x'])->assertUnprocessable();
     }
 
     public function test_what_a_row_is_has_no_comma(): void

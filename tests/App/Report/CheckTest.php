@@ -153,6 +153,22 @@ final class CheckTest extends AppTestCase
         unlink($path);
     }
 
+    public function test_a_report_made_on_the_command_line_agrees_when_it_is_checked_there(): void
+    {
+        $rows = (string) tempnam(sys_get_temp_dir(), 'rows');
+        $out = "{$rows}.html";
+        file_put_contents($rows, "Tag;kg;Site\nA;1,5;n\nB;2,5;n\nC;4,5;s\nD;6,5;s\n");
+        foreach (['dataset' => [], 'groups' => ['--variable' => ['kg'], '--by' => 'Site'], 'variable' => ['--variable' => ['kg'], '--quartiles' => 'hf7']] as $plan => $options) {
+            $this->artisan('tally:report', ['file' => $rows, '--plan' => $plan, '--form' => 'html', '--rows' => true, '--out' => $out, ...$options])->assertExitCode(0);
+            $this->artisan('tally:recheck', ['report' => $out])->expectsOutputToContain('Every figure agrees')->assertExitCode(0);
+        }
+        self::assertStringContainsString('definition 7', (string) file_get_contents($out));
+        $this->artisan('tally:report', ['file' => $rows, '--variable' => ['honey'], '--out' => $out])->assertExitCode(2);
+        $this->artisan('tally:report', ['file' => $rows, '--plan' => 'epic'])->assertExitCode(2);
+        self::assertSame([0, 1], [Dataset::query()->count(), User::query()->count()], 'nothing is left of it');
+        array_map(unlink(...), [$rows, $out]);
+    }
+
     /** @return TestResponse<Response> */
     private function checked(string $report, ?string $rows = null): TestResponse
     {
