@@ -14,6 +14,7 @@ import urllib.request
 import uuid
 
 import judging
+import reports
 import numpy
 
 FILE, URL, SOCKET, ROWS = sys.argv[1], sys.argv[2], sys.argv[3], int(sys.argv[4])
@@ -260,6 +261,7 @@ def main():
     judging.readings(client, dataset, show_time)
     judging.compared(client, dataset, columns, codes, sql, timed, show, show_time)
     judging.set_aside(client, dataset, ROWS, show_time)
+    reports.run(client, URL, FILE, show_time)
     for kind in ("xlsx", "ods"):
         path = f"{FILE.rsplit('/', 1)[0]}/readings.{kind}"
         _, seconds, peak = imported(client, path)

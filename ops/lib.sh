@@ -20,7 +20,8 @@ use_instance() { # name, first of two ports
     LOG="$HOME_DIR/log"
     DATA="$HOME_DIR/mariadb"
     mkdir -p "$RUN" "$LOG" "$HOME_DIR/storage/app/private" "$HOME_DIR/storage/logs" "$HOME_DIR/storage/framework/views"
-    chmod 700 "$HOME_DIR"
+    # Run as root, others work in it, who go through it and see nothing of it.
+    chmod "$([ "$(id -u)" = 0 ] && echo 711 || echo 700)" "$HOME_DIR"
     # A socket's path may have 107 characters; a deep folder gets a short one under /tmp, owned and closed to others.
     SOCKETS=$RUN
     if [ ${#SOCKETS} -gt 90 ]; then

@@ -86,6 +86,7 @@ Route::prefix('api')->group(static function (): void {
         Route::get('reports/{report}/blocks/{block}', [ReportController::class, 'block'])->can('view', 'report');
         Route::get('reports/{report}/method', [ReportController::class, 'method'])->can('view', 'report');
         Route::get('reports/{report}/changes', [ReportController::class, 'changes'])->can('view', 'report');
+        Route::get('reports/{report}/unfinished', [ReportController::class, 'unfinished'])->can('view', 'report');
         Route::post('reports/{report}/seen', [ReportController::class, 'seen'])->can('change', 'report');
         Route::get('reports/{report}/pages', [ReportController::class, 'pages'])->can('view', 'report');
         Route::get('reports/{report}/pages/{page}', [ReportController::class, 'page'])->where('page', '[1-9][0-9]{0,3}')->can('view', 'report');

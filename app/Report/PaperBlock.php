@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Report;
 
-use App\Drawing\Palette;
+use App\Report\Forms\PaperSvg;
 use App\Report\Record\StatedFigure;
 use App\Report\Words\WrittenWords;
 
@@ -68,12 +68,7 @@ final readonly class PaperBlock
     /** The picture, so that it can stand beside others in one document, on white. */
     public function inlineSvg(): string
     {
-        return (string) preg_replace(
-            // What draws PDFs reads no short form of a font, and would paint the rim of a letter over it.
-            ['/\bid="clip(\d+)"/', '/url\(#clip(\d+)\)/', '/\bfont:12px ([^}]+)\}/', '/\.halo\{[^}]*\}/'],
-            ["id=\"{$this->id}-clip\$1\"", "url(#{$this->id}-clip\$1)", 'font-size:12px;font-family:$1}', ''],
-            str_replace(Palette::named('light')->ink('paper'), '#ffffff', $this->svg ?? ''),
-        );
+        return PaperSvg::of($this->svg ?? '', $this->id);
     }
 
     /** @return array<string, mixed> */

@@ -10,10 +10,11 @@ use App\Report\Record\StatedFigure;
 final readonly class PaperTable
 {
     /** A sign and digits, a point and digits behind it, a percent sign. */
-    private const NUMBER = '/^([+−-]?\d[\d,]*)(\.\d+)?( ?%)?$/u';
+    private const NUMBER = '/^([+−-]?\d[\d,]*)(\.\d+|)( ?%|)$/u';
     /** So many characters stand beside one another across a page. */
-    private const MOST_ACROSS = 100;
-    private const BETWEEN_COLUMNS = 3;
+    private const MOST_ACROSS = 92;
+    private const BETWEEN_COLUMNS = 2;
+    private const SHORT = 32;
 
     /**
      * @param list<list<string>>                   $cells   its first row the head
@@ -32,14 +33,18 @@ final readonly class PaperTable
         if (count($widths) < 3 || array_sum($widths) <= self::MOST_ACROSS) {
             return [$this];
         }
+        // As many parts as it takes, and each about as wide as the others: no last column stands alone.
+        $room = max(1, self::MOST_ACROSS - $widths[0]);
+        $others = array_slice($widths, 1, preserve_keys: true);
+        $even = (int) ceil(array_sum($others) / ceil(array_sum($others) / $room));
         $parts = [];
         $columns = [];
-        $used = $widths[0];
-        foreach (array_slice($widths, 1, preserve_keys: true) as $column => $width) {
-            if ($columns !== [] && $used + $width > self::MOST_ACROSS) {
+        $used = 0;
+        foreach ($others as $column => $width) {
+            if ($columns !== [] && ($used + $width > $room || $used >= $even)) {
                 $parts[] = $this->of([0, ...$columns]);
                 $columns = [];
-                $used = $widths[0];
+                $used = 0;
             }
             $columns[] = $column;
             $used += $width;
@@ -69,19 +74,38 @@ final readonly class PaperTable
         return new self(array_map(static fn(array $row): array => array_map(static fn(int $column): string => $row[$column] ?? '', $columns), $this->cells), $figures);
     }
 
-    /**
-     * A cell as HTML: points stand below one another, signs with a bar or a tilde over them are set in a face that has both as one.
-     */
+    /** A cell as HTML: signs with a bar or a tilde over them are set in a face that has both as one. */
     public function html(int $row, int $column): string
     {
-        $text = $this->cells[$row][$column] ?? '';
-        $shown = (string) preg_replace('/x[\x{0304}\x{0303}]/u', '<span class="sign">$0</span>', e($text));
-        $most = $this->decimals($column);
-        if ($row === 0 || $most === 0 || preg_match(self::NUMBER, $text, $parts) !== 1) {
-            return $shown;
-        }
+        return (string) preg_replace('/x[\x{0304}\x{0303}]/u', '<span class="sign">$0</span>', e($this->cells[$row][$column] ?? ''));
+    }
 
-        return e($parts[1]) . "<span class=\"d{$most}\">" . e($parts[2] ?? '') . '</span>' . e($parts[3] ?? '');
+    /**
+     * The class of each cell: of words, or the room that a number leaves on its right so that points stand below one another; '' = neither.
+     *
+     * @return list<list<string>> by row and column
+     */
+    public function looks(): array
+    {
+        $columns = array_keys($this->cells[0] ?? []);
+        $areText = array_map($this->isText(...), $columns);
+        $most = array_map($this->decimals(...), $columns);
+
+        return array_map(static fn(array $row, int $at): array => array_map(static fn(string $cell, int $column): string => match (true) {
+            $areText[$column] ?? false => 'text',
+            $at === 0 || ($most[$column] ?? 0) === 0 => '',
+            default => self::look($cell, $most[$column]),
+        }, $row, array_keys($row)), $this->cells, array_keys($this->cells));
+    }
+
+    private static function look(string $cell, int $most): string
+    {
+        if (preg_match(self::NUMBER, $cell, $parts) !== 1 || $parts[3] !== '') {
+            return '';
+        }
+        $own = max(0, strlen($parts[2]) - 1);
+
+        return $own >= $most ? '' : ($own === 0 ? 'p' : 'k') . ($most - $own);
     }
 
     /** The most decimals that a number of a column has, up to 9; 0 where all have as many. */
@@ -90,24 +114,31 @@ final readonly class PaperTable
         $found = [];
         foreach (array_slice($this->cells, 1) as $row) {
             if ($column > 0 && preg_match(self::NUMBER, $row[$column] ?? '', $parts) === 1) {
-                $found[] = max(0, strlen($parts[2] ?? '') - 1);
+                $found[] = max(0, strlen($parts[2]) - 1);
             }
         }
 
         return $found === [] || min($found) === max($found) ? 0 : min(9, max($found));
     }
 
-    /** Whether a column is of words and stands on the left: one in which some cell below the head is no number. */
+    /** Whether a column is of words and stands on the left: one in which more cells below the head are words than numbers. */
     public function isText(int $column): bool
     {
+        $words = $numbers = 0;
         foreach (array_slice($this->cells, 1) as $row) {
             $cell = $row[$column] ?? '';
-            if ($cell !== '' && $cell !== '–' && preg_match('/^[+−-]?[\d.,×⁰¹²³⁴⁵⁶⁷⁸⁹⁻ ]+ ?%?$/u', $cell) !== 1) {
-                return true;
+            if ($cell !== '' && $cell !== '–') {
+                preg_match('/^[+−-]?[\d.,×⁰¹²³⁴⁵⁶⁷⁸⁹⁻ ]+ ?%?$/u', $cell) === 1 ? ++$numbers : ++$words;
             }
         }
 
-        return false;
+        return $words > $numbers;
+    }
+
+    /** Whether it is never cut: a page holds it. */
+    public function isShort(): bool
+    {
+        return count($this->cells) <= self::SHORT;
     }
 
     /** @return list<list<string>> for reckoning with: figures in full precision, everything else as it is shown */

@@ -63,7 +63,8 @@ enum QuartileRule: string
     public function source(): string
     {
         return match ($this) {
-            self::HalvesExcluded, self::HalvesIncluded => 'Taught in schools; as defined in this sentence.',
+            self::HalvesExcluded => 'Moore & McCabe, Introduction to the Practice of Statistics.',
+            self::HalvesIncluded => 'Tukey, Exploratory Data Analysis (1977): hinges.',
             default => 'Hyndman & Fan, The American Statistician 50 (1996) 361–365.',
         };
     }

@@ -200,16 +200,8 @@ test('two quick presses move an item twice', async ({ page }) => {
     const titles = page.getByRole('article').getByRole('textbox', { name: /^Title of/ });
     await expect(titles).toHaveCount(3);
     const first = await titles.first().inputValue();
-    await page
-        .getByRole('article')
-        .first()
-        .getByRole('button', { name: /^Move/ })
-        .press('ArrowDown');
-    await page
-        .getByRole('article')
-        .nth(1)
-        .getByRole('button', { name: /^Move/ })
-        .press('ArrowDown');
+    await page.getByRole('article').first().getByRole('button', { name: /^Move/ }).press('ArrowDown');
+    await page.getByRole('article').nth(1).getByRole('button', { name: /^Move/ }).press('ArrowDown');
     await expect(titles.nth(2)).toHaveValue(first);
     await page.waitForLoadState('networkidle');
     await page.reload();

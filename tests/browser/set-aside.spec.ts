@@ -92,7 +92,7 @@ test('by keyboard alone: an outlier is set aside from the sheet, leaves the figu
     await expect(aside.getByRole('row').nth(1)).toContainText(/6\s*S3\s*South\s*90\s*the scale was broken/);
 
     // Deleted, it is set aside no more; the last two changes undone, it counts again.
-    await page.getByRole('link', { name: 'Rows' }).focus();
+    await page.getByRole('link', { name: 'Rows', exact: true }).focus();
     await page.keyboard.press('Enter');
     await page.getByRole('grid').focus();
     for (let row = 1; row < 6; ++row) {

@@ -50,6 +50,7 @@ test('a figure is set into a sentence by typing what it is called, and follows t
     await page.getByRole('link', { name: 'Report' }).click();
     await expect(words).toContainText('"apiary"');
     await expect(words).toContainText('27.5');
+    await expect(page.getByRole('region', { name: 'Unfinished' })).toContainText('1 thing is unfinished');
 });
 
 test('a common sentence fills its gaps, in a note too', async ({ page }) => {

@@ -125,6 +125,19 @@ final class ReportController
         return new JsonResponse(['revision' => $dataset->revision, 'seen_revision' => $report->seen_revision, 'changes' => $seen->changes($report, $dataset)]);
     }
 
+    /** What in it has come to nothing, and why. */
+    public function unfinished(Report $report, MakePaper $make): JsonResponse
+    {
+        $unfinished = [];
+        foreach ($make->of($report->dataset->load('variables'), ReportDocument::ofJson($report->document))->blocks as $block) {
+            foreach ($block->lacks as $lack) {
+                $unfinished[] = ['block' => $block->id, 'number' => $block->number, 'why' => $lack];
+            }
+        }
+
+        return new JsonResponse($unfinished);
+    }
+
     public function seen(Report $report, SeenFigures $seen): Response
     {
         $seen->markSeen($report, $report->dataset->load('variables'));

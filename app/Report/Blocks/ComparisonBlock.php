@@ -42,7 +42,7 @@ final readonly class ComparisonBlock implements MakesBlock
             ? ComparisonLines::ofGroups($say->against($place), $say->display($one), $first, $labels)
             : ComparisonLines::ofPairs($sides->pairs, $say->display($sides->pairs->changes));
         $name = $sides->unit === null ? $sides->name : "{$sides->name} ({$sides->unit})";
-        $table = new Lines([$name, $first, $second, 'Difference', 'or']);
+        $table = new Lines([$name, $first, $second, 'Difference', 'Relative']);
         foreach ($sections as ['lines' => $lines]) {
             foreach ($lines as $line) {
                 $table->cell(self::label($line));

@@ -37,13 +37,13 @@ final readonly class FiguresBlock implements MakesBlock
         $notes = [];
         $table = count($answer->sheets) > 1 && $answer->groups === [] ? self::beside($answer, $asked, $notes) : self::below($answer, $asked, $notes);
 
-        return new MadeBlock(self::counted($dataset, $answer) . ' ' . $question->basis->words() . Notes::of($notes), [$table]);
+        return new MadeBlock(self::counted($dataset, $answer->rows) . ' ' . $question->basis->words() . Notes::of($notes), [$table]);
     }
 
     /** Of how many rows. */
-    public static function counted(Dataset $dataset, ProfileAnswer $answer): string
+    public static function counted(Dataset $dataset, int $rows): string
     {
-        return 'Of ' . number_format($answer->rows) . ' ' . ($answer->rows === 1 ? $dataset->rowWord()->one : $dataset->rowWord()->many) . '.';
+        return 'Of ' . number_format($rows) . ' ' . ($rows === 1 ? $dataset->rowWord()->one : $dataset->rowWord()->many) . '.';
     }
 
     /**

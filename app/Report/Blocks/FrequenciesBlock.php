@@ -37,7 +37,7 @@ final readonly class FrequenciesBlock implements MakesBlock
         $more = count($table->labels) - self::MOST_LINES;
 
         return new MadeBlock(
-            FiguresBlock::counted($dataset, $answer) . (count($columns) > 1 ? ' Percent of those with an entry in each group.' : ' Percent of those with an entry.') . ($more > 0 ? " The first 400 lines; {$more} more." : '') . ' ' . $question->basis->words(),
+            FiguresBlock::counted($dataset, $answer->rows) . (count($columns) > 1 ? ' Percent of those with an entry in each group.' : ' Percent of those with an entry.') . ($more > 0 ? " The first 400 lines; {$more} more." : '') . ' ' . $question->basis->words(),
             [$made],
         );
     }

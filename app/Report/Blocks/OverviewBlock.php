@@ -38,7 +38,7 @@ final readonly class OverviewBlock implements MakesBlock
             throw UnknownVariable::refused('There is nothing to tell of these variables: they are neither numbers, nor categories, nor dates.');
         }
 
-        return new MadeBlock(FiguresBlock::counted($dataset, $answer) . ' ' . $question->basis->words() . Notes::of($notes), $tables);
+        return new MadeBlock(FiguresBlock::counted($dataset, $answer->rows) . ' ' . $question->basis->words() . Notes::of($notes), $tables);
     }
 
     /** @param list<string> $notes */
@@ -56,11 +56,21 @@ final readonly class OverviewBlock implements MakesBlock
                 }
             }
         }
-        // Symbols, where there are any: a line of whole names would not go across a page.
-        $takenAs = $answer->question->basis->takenAs;
-        $names = array_map(static fn(Statistic $statistic): string => $statistic->symbol($takenAs) === '' ? $statistic->label() : $statistic->symbol($takenAs), $answer->question->statistics);
+        $names = array_map(static fn(Statistic $statistic): string => self::head($statistic, $answer), $answer->question->statistics);
 
         return $cells === [] ? null : new PaperTable([['Number', ...$names], ...$cells], $figures);
+    }
+
+    /** Its symbol, where it has one: a line of whole names would not go across a page. */
+    private static function head(Statistic $statistic, ProfileAnswer $answer): string
+    {
+        $symbol = $statistic->symbol($answer->question->basis->takenAs);
+
+        return $symbol !== '' ? $symbol : match ($statistic->key()) {
+            'min' => 'Min',
+            'max' => 'Max',
+            default => $statistic->label(),
+        };
     }
 
     private static function labels(ProfileAnswer $answer, AskedWords $asked): ?PaperTable

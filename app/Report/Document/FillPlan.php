@@ -129,7 +129,7 @@ final readonly class FillPlan
             self::heading('Against the normal distribution', 2),
             ['kind' => 'picture', 'picture' => 'qq', 'title' => "{$name}, normal Q–Q plot", 'address' => $address],
             self::heading('Values beyond the fences', 2),
-            ['kind' => 'rows', 'title' => "Rows with an outlying {$variable->name}", 'address' => $this->address(['where' => isset($this->basis['where']) ? "({$this->basis['where']}) and {$outliers}" : $outliers])],
+            ['kind' => 'rows', 'title' => "Rows with an outlying {$variable->name}", 'address' => $this->address(['of' => implode(',', [...array_slice(self::names($this->dataset), 0, 1), $variable->key]), 'where' => isset($this->basis['where']) ? "({$this->basis['where']}) and {$outliers}" : $outliers])],
         ];
     }
 
@@ -257,6 +257,12 @@ final readonly class FillPlan
     private static function text(array $pieces): array
     {
         return ['kind' => 'text', 'words' => OwnWords::ofPieces($pieces)->toDocument()];
+    }
+
+    /** @return list<string> keys of the variables that name rows */
+    private static function names(Dataset $dataset): array
+    {
+        return array_map(static fn(Variable $variable): string => $variable->key, array_values($dataset->variables->where('type', VariableType::Id)->all()));
     }
 
     /** @param list<Variable> $chosen */

@@ -11,7 +11,7 @@ use Symfony\Component\Process\Process;
 /** A program that makes a file of another: it has a time and a memory limit, no network, no setting of ours, and sees nothing but what it is handed. */
 final class Tool
 {
-    private const SECONDS = 120;
+    private const SECONDS = 240;
     private const MEMORY_KB = 1_500_000;
     private const LOOK_EVERY_MICROSECONDS = 50_000;
 
@@ -23,14 +23,14 @@ final class Tool
      *
      * @throws CannotHandOver
      */
-    public static function run(array $command, string $input, string $what, ?string $folder = null, ?Closure $isWanted = null): string
+    public static function run(array $command, string $input, string $what, ?string $folder = null, ?Closure $isWanted = null, int $seconds = self::SECONDS): string
     {
         $process = new Process(
             ['sh', '-c', 'ulimit -v ' . self::MEMORY_KB . '; exec "$@"', 'sh', ...$command],
             $folder ?? sys_get_temp_dir(),
             ['PATH' => '/usr/local/bin:/usr/bin:/bin', 'HOME' => sys_get_temp_dir(), 'LANG' => 'C.UTF-8', 'PYTHONHASHSEED' => '0', 'http_proxy' => 'http://127.0.0.1:1', 'https_proxy' => 'http://127.0.0.1:1'],
             $input,
-            self::SECONDS,
+            $seconds,
         );
         try {
             $process->start();
@@ -43,7 +43,7 @@ final class Tool
                 usleep(self::LOOK_EVERY_MICROSECONDS);
             }
         } catch (ProcessTimedOutException) {
-            throw CannotHandOver::tookTooLong($what, self::SECONDS);
+            throw CannotHandOver::tookTooLong($what, $seconds);
         }
         if ($process->getExitCode() === 127) {
             throw CannotHandOver::isMissing($what, $command[0]);

@@ -41,7 +41,7 @@ final class ShownNumbers
      */
     public static function record(array $record, string $form, array $numbers, bool $forHtml = false): string
     {
-        return json_encode([...$record, 'shown' => ['form' => $form, 'numbers' => $numbers]], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION | ($forHtml ? JSON_HEX_TAG | JSON_HEX_AMP : JSON_PRETTY_PRINT));
+        return json_encode([...$record, 'shown' => ['form' => $form, 'numbers' => $numbers]], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION | ($forHtml ? JSON_HEX_TAG | JSON_HEX_AMP : 0));
     }
 
     /**

@@ -776,6 +776,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/reports/{report}/unfinished": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                report: number;
+            };
+            cookie?: never;
+        };
+        get: operations["listUnfinished"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/reports/{report}/seen": {
         parameters: {
             query?: never;
@@ -3950,6 +3968,34 @@ export interface operations {
                         seen_revision: number | null;
                         changes: components["schemas"]["FigureChange"][];
                     };
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+        };
+    };
+    listUnfinished: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                report: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What in it has come to nothing, and why. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        block: string;
+                        number: string | null;
+                        why: string;
+                    }[];
                 };
             };
             401: components["responses"]["Refused"];

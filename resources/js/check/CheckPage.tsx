@@ -150,30 +150,30 @@ function FileDrop({
         >
             <span className="font-semibold">{label}</span>
             <span className="block text-small text-soft">{sentence}</span>
-            <input
-                type="file"
-                aria-label={label}
-                className="mt-2 max-w-full text-small"
-                onChange={(event) => onFile(event.target.files?.[0] ?? null)}
-            />
-            {file !== null && <span className="mt-1 block text-small break-all">{file.name}</span>}
+            <span className="mt-2 flex flex-wrap items-baseline gap-3 text-small">
+                <span className="rounded-md border border-hair-strong bg-surface px-3 py-1 font-medium">Choose a file</span>
+                <span className="break-all">{file === null ? 'or drop it here' : file.name}</span>
+            </span>
+            <input type="file" aria-label={label} className="sr-only" onChange={(event) => onFile(event.target.files?.[0] ?? null)} />
         </label>
     );
+}
+
+function headOf({ agree, differing, lacking }: CheckResult, isTextChanged: boolean): string {
+    const all = (agree + differing + lacking).toLocaleString('en');
+    if (differing + lacking > 0) {
+        return `${(differing + lacking).toLocaleString('en')} of ${all} figures do not agree`;
+    }
+    return isTextChanged ? `The text was changed; the ${all} figures of its record agree with the rows` : `Every figure agrees: ${all}`;
 }
 
 /** What agrees, what differs, and what cannot be worked out anew. */
 function Found({ result, name }: { result: CheckResult; name: string }) {
     const isTextChanged = result.text !== null && (result.text.missing.length > 0 || result.text.added.length > 0);
-    const isGood = result.differing === 0 && result.lacking === 0 && !isTextChanged;
     const where = (number: string | null, label: string) => (number === null ? label : `${number}: ${label}`);
     return (
         <section aria-label="What was found" className="mt-6">
-            <h2 className="text-title">
-                {isGood
-                    ? `Every figure agrees: ${result.agree.toLocaleString('en')}`
-                    : `${(result.differing + result.lacking).toLocaleString('en')} of ${(result.agree + result.differing + result.lacking).toLocaleString('en')} figures do not agree`}
-                {!isGood && isTextChanged && result.differing + result.lacking === 0 && ', but the text was changed'}
-            </h2>
+            <h2 className="text-title">{headOf(result, isTextChanged)}</h2>
             <p className="text-soft">
                 <bdi>{result.title}</bdi>, edition {result.edition}, as “<bdi>{name}</bdi>”, against {result.rows.toLocaleString('en')}{' '}
                 rows. {result.notes.join(' ')}

@@ -11,7 +11,7 @@ import { useAgain } from './queries';
 export function Again({ report }: { report: Report }) {
     return (
         <WordPopover
-            label="The same of other rows"
+            label="Again with other rows"
             words="Again with other rows"
             className="w-110 max-w-[94vw] p-4"
             wordClassName="inline-block min-h-6"

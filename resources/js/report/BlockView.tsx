@@ -160,7 +160,13 @@ function Deeds({
                     See them in Rows
                 </Link>
             )}
-            <button type="button" className={look} aria-pressed={isMarked} aria-label={`Keep behind ${name}`} onClick={onMark}>
+            <button
+                type="button"
+                className={look}
+                aria-pressed={isMarked}
+                aria-label={`${isMarked ? 'What is kept comes here' : 'Keep here'}, behind ${name}`}
+                onClick={onMark}
+            >
                 {isMarked ? 'What is kept comes here' : 'Keep here'}
             </button>
             <button type="button" className={look} aria-label={`Take out ${name}`} onClick={onTakeOut}>
@@ -196,7 +202,7 @@ function Title({
             onChange({ title: title.trim(), ...(isHeading ? {} : { caption: caption.trim() }) });
         }
     };
-    const field = 'min-w-0 rounded-sm border-b border-transparent bg-transparent hover:border-hair-strong focus:border-accent';
+    const field = 'h-6 min-w-0 rounded-sm border-b border-transparent bg-transparent hover:border-hair-strong focus:border-accent';
     if (isHeading) {
         return (
             <p className="flex items-baseline gap-3">
@@ -207,12 +213,12 @@ function Title({
                     maxLength={200}
                     onChange={(event) => draft.set({ title: event.target.value })}
                     onBlur={save}
-                    className={clsx(field, 'flex-1 font-semibold', block.level === 2 ? 'text-base' : 'text-title')}
+                    className={clsx(field, 'h-8 flex-1 font-semibold', block.level === 2 ? 'text-base' : 'text-title')}
                 />
                 <button
                     type="button"
-                    className="text-fine text-soft hover:underline"
-                    aria-label={`Level of ${name}`}
+                    className="min-h-6 text-fine text-soft hover:underline"
+                    aria-label={`${block.level === 2 ? 'lower' : 'upper'} level of ${name}`}
                     onClick={() => onChange({ level: block.level === 2 ? 1 : 2 })}
                 >
                     {block.level === 2 ? 'lower' : 'upper'} level
@@ -321,7 +327,7 @@ function Own({
             <button
                 type="button"
                 className="min-h-6 text-fine text-soft underline-offset-4 hover:text-ink hover:underline"
-                aria-label={`Write below ${name}`}
+                aria-label={`Write below it: ${name}`}
                 onClick={() => setIsOpen(true)}
             >
                 Write below it

@@ -68,7 +68,11 @@ function OneEdition({ edition, hasBefore }: { edition: Edition; hasBefore: boole
                         <span className="figures min-w-0 truncate">{address(link.path)}</span>
                         <span className="text-soft">
                             {[
-                                link.is_open ? `read ${link.opened === 1 ? 'once' : `${link.opened} times`}` : 'has ended',
+                                link.is_open
+                                    ? link.opened === 0
+                                        ? 'not read yet'
+                                        : `read ${link.opened === 1 ? 'once' : `${link.opened} times`}`
+                                    : 'has ended',
                                 ...(link.has_passphrase ? ['with a passphrase'] : []),
                                 ...(link.has_rows ? ['with the rows'] : []),
                                 ...(link.expires_at !== null && link.is_open ? [`until ${moment(link.expires_at)}`] : []),
@@ -85,7 +89,7 @@ function OneEdition({ edition, hasBefore }: { edition: Edition; hasBefore: boole
                             type="button"
                             className="min-h-6 hover:underline"
                             disabled={revoke.isPending}
-                            aria-label={`Take back ${address(link.path)}`}
+                            aria-label={`Take it back: ${address(link.path)}`}
                             onClick={() => revoke.mutate(link.id)}
                         >
                             Take it back
@@ -111,7 +115,7 @@ function LinkMaker({ edition }: { edition: Edition }) {
     const [rows, setRows] = useState(false);
     return (
         <WordPopover
-            label={`A link to edition ${edition.number}`}
+            label={`Make a link to edition ${edition.number}`}
             words="Make a link"
             className="w-96 max-w-[94vw] p-4"
             wordClassName="inline-block min-h-6"

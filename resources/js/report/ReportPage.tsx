@@ -24,6 +24,7 @@ import { HandOver } from './HandOver';
 import { Method } from './Method';
 import { Pages } from './Pages';
 import { useReport, useReportChanges, useReports } from './queries';
+import { Unfinished } from './Unfinished';
 
 const NEW = 'new';
 
@@ -51,7 +52,7 @@ export function ReportPage() {
                 <Places dataset={id} here="report" />
             </TopBar>
             <main className="min-h-0 flex-1 overflow-y-auto px-6 pb-24 max-sm:px-2">
-                <div className="mx-auto max-w-4xl">
+                <div className="mx-auto max-w-5xl">
                     {failure !== null && (
                         <Notice
                             onRetry={() =>
@@ -151,10 +152,11 @@ function OneReport({
                 </span>
             </div>
             <Changed report={report} revision={dataset.revision} onShow={show} />
+            <Unfinished report={report} revision={dataset.revision} onShow={show} />
             {isPaper ? (
                 <Pages report={report} revision={dataset.revision} />
             ) : (
-                <div className="paper-sheet mt-4 rounded-md border border-hair">
+                <div className="paper-sheet mx-auto mt-4 max-w-4xl rounded-md border border-hair">
                     <div className="px-10 pt-8 max-sm:px-4">
                         <ReportTitle report={report} onTitle={(title) => edit.mutate(withTitle(title))} />
                         <p className="border-b border-ink pb-3 text-soft">

@@ -64,6 +64,17 @@ export function useFigureChanges(report: Report, revision: number) {
     });
 }
 
+/** What in it has come to nothing, and why. */
+export function useUnfinished(report: Report, revision: number) {
+    return useQuery({
+        queryKey: ['unfinished', report.id, revision, report.version],
+        queryFn: async ({ signal }) =>
+            bodyOf(await api.GET('/reports/{report}/unfinished', { params: { path: { report: report.id } }, signal })),
+        placeholderData: keepPreviousData,
+        staleTime: Infinity,
+    });
+}
+
 export function usePages(report: Report, revision: number, size: 'a4' | 'letter') {
     return useQuery({
         queryKey: ['pages', report.id, revision, report.version, size],

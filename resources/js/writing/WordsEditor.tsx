@@ -160,7 +160,8 @@ export function WordsEditor({
     }, [editor, isSearching, list, chosen]);
     // Saved elsewhere, or given up: what is shown is what there is, unless somebody is writing.
     useEffect(() => {
-        if (!editor.isFocused && JSON.stringify(orNothing(editor.getJSON() as OwnWords)) !== JSON.stringify(words)) {
+        // One that is going away is followed by another.
+        if (!editor.isDestroyed && !editor.isFocused && JSON.stringify(orNothing(editor.getJSON() as OwnWords)) !== JSON.stringify(words)) {
             editor.commands.setContent(words, { emitUpdate: false });
         }
     }, [editor, words]);

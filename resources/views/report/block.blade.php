@@ -22,7 +22,8 @@
         @endif
         @foreach ($block->tables as $t => $table)
             @foreach ($table->parts() as $p => $part)
-                <div class="wide">
+                @php($looks = $part->looks())
+                <div class="wide{{ $part->isShort() ? ' short' : '' }}">
                     <table>
                         @if ($t === 0)
                             <caption>{!! $numbered !!}@if ($p > 0)<span>(continued)</span> @endif @if ($block->number !== null)<span class="name" dir="auto">{{ $block->title }}</span>@endif</caption>
@@ -35,7 +36,7 @@
                                 @if ($i === 0 && $cell === '')
                                     <td></td>
                                 @else
-                                    <th scope="col"{!! $part->isText($i) ? ' class="text"' : '' !!}>{!! $part->html(0, $i) !!}</th>
+                                    <th scope="col"{!! $looks[0][$i] === '' ? '' : ' class="text"' !!}>{!! $part->html(0, $i) !!}</th>
                                 @endif
                             @endforeach
                         </tr>
@@ -48,7 +49,7 @@
                                     @if ($i === 0)
                                         <th scope="row">{!! $part->html($r, $i) !!}</th>
                                     @else
-                                        <td{!! $part->isText($i) ? ' class="text"' : '' !!}>{!! $files === null ? $part->html($r, $i) : e($cell) !!}</td>
+                                        <td{!! $looks[$r][$i] === '' ? '' : " class=\"{$looks[$r][$i]}\"" !!}>{!! $files === null ? $part->html($r, $i) : e($cell) !!}</td>
                                     @endif
                                 @endforeach
                             </tr>

@@ -214,6 +214,13 @@ final class EditionTest extends AppTestCase
         Tool::run($command, '', 'The PDF');
     }
 
+    public function test_a_program_that_hangs_is_ended_and_named(): void
+    {
+        $this->expectException(CannotHandOver::class);
+        $this->expectExceptionMessage('was not ready after 1 seconds');
+        Tool::run(['sleep', '20'], '', 'The PDF', seconds: 1);
+    }
+
     public function test_a_program_that_is_not_wanted_any_more_ends_at_once(): void
     {
         $began = microtime(true);

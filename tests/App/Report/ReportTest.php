@@ -32,7 +32,7 @@ final class ReportTest extends AppTestCase
             $shown[$block['title'] ?? $block['kind']] = $answer->json('html') . $answer->json('words');
         }
         self::assertStringContainsString('South gave <data value="32" title="Mean of Yield &lt;b&gt;&quot;best&quot;&lt;/b&gt; (kg), South">32.0</data> kg &lt;script&gt;.', $shown['text']);
-        foreach (['All & sundry' => ['Entries', 'Commonest', 'North'], 'Figures of the yield' => ['25<span class="d1">.4</span>', '<th scope="col">South</th>', 'Median <span class="sign">x̃</span>'], 'Apiaries' => ['60.0', 'With an entry'], 'Ages' => ['Estimated from the classes', 'Midpoint'], 'North and South' => ['Difference', 'Interquartile range'], 'Earlier and later' => ['With both', 'Rose'], 'Set aside' => ['the scale was broken', 'A5']] as $title => $parts) {
+        foreach (['All & sundry' => ['Entries', 'Commonest', 'North'], 'Figures of the yield' => ['<td>25.4</td>', '<td class="p1">5</td>', '<th scope="col">South</th>', 'Median <span class="sign">x̃</span>'], 'Apiaries' => ['60.0', 'With an entry'], 'Ages' => ['Estimated from the classes', 'Midpoint'], 'North and South' => ['Difference', 'Interquartile range'], 'Earlier and later' => ['With both', 'Rose'], 'Set aside' => ['the scale was broken', 'A5']] as $title => $parts) {
             foreach ($parts as $part) {
                 self::assertStringContainsString($part, $shown[$title], $title);
             }
@@ -183,6 +183,10 @@ final class ReportTest extends AppTestCase
         self::assertStringContainsString('was deleted', $lacks['Yield']);
         self::assertStringContainsString('was deleted', $lacks['text']);
         self::assertSame('', $lacks['Apiaries']);
+        $unfinished = $this->getJson("/api/reports/{$id}/unfinished")->assertOk();
+        Contract::assertMeets('listUnfinished', $unfinished);
+        self::assertContains('Table 2', array_column($unfinished->json(), 'number'));
+        self::assertGreaterThan(5, count($unfinished->json()));
         $this->getJson("/api/reports/{$id}/blocks/b00000")->assertNotFound();
     }
 
@@ -243,7 +247,7 @@ final class ReportTest extends AppTestCase
         $this->actingAs($this->account('stranger'));
         $own = $this->dataset("kg\n1\n2\n");
         $id = $kept['report'];
-        foreach (['', "/blocks/{$kept['block']}", '/method', '/changes', '/pages', '/pages/1?key=x', '/editions'] as $path) {
+        foreach (['', "/blocks/{$kept['block']}", '/method', '/changes', '/unfinished', '/pages', '/pages/1?key=x', '/editions'] as $path) {
             $this->getJson("/api/reports/{$id}{$path}")->assertNotFound();
         }
         foreach (['undo', 'redo', 'seen', 'editions'] as $path) {
