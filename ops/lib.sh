@@ -214,7 +214,7 @@ write_settings() {
     # shellcheck disable=SC1091
     set -a && . "$HOME_DIR/env" && set +a
     export DB_PORT DB_SOCKET="$SOCKETS/db.sock" DB_DATABASE=rowtally DB_USERNAME=rowtally
-    export APP_ENV=${APP_ENV:-production} APP_URL="http://127.0.0.1:$WEB_PORT" SESSION_COOKIE="rowtally_$INSTANCE"
+    export APP_ENV=${APP_ENV:-production} APP_URL="${APP_URL:-http://127.0.0.1:$WEB_PORT}" SESSION_COOKIE="rowtally_$INSTANCE"
     use_own_users
     fill_in nginx "$ROOT/ops/nginx.conf.template" "$RUN/nginx.conf"
     fill_in php-fpm "$ROOT/ops/php-fpm.conf.template" "$RUN/php-fpm.conf"

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Drawing\Pictures;
+use App\Http\Controllers\AccountController;
 use App\Http\Controllers\ChangeController;
 use App\Http\Controllers\CheckController;
 use App\Http\Controllers\ClassesController;
@@ -37,9 +38,25 @@ foreach (['dataset', 'import', 'report', 'edition', 'reportLink', 'reportCheck',
 Route::prefix('api')->group(static function (): void {
     Route::get('session', [SessionController::class, 'show']);
     Route::post('session', [SessionController::class, 'store']);
+    Route::post('accounts', [AccountController::class, 'store']);
+    Route::post('accounts/confirm', [AccountController::class, 'confirm'])->middleware('throttle:30,1');
+    Route::post('passwords/forgot', [AccountController::class, 'forgot'])->middleware('throttle:10,1');
+    Route::post('passwords/new', [AccountController::class, 'reset'])->middleware('throttle:30,1');
     Route::get('conventions', [ConventionController::class, 'index']);
     Route::middleware(['auth', FairShare::class, OnlyOnce::class])->group(static function (): void {
         Route::delete('session', [SessionController::class, 'destroy']);
+        Route::get('account', [AccountController::class, 'show']);
+        Route::patch('account', [AccountController::class, 'update']);
+        Route::delete('account', [AccountController::class, 'destroy']);
+        Route::put('account/password', [AccountController::class, 'password']);
+        Route::get('account/data', [AccountController::class, 'data']);
+        Route::get('account/sessions', [AccountController::class, 'sessions']);
+        Route::delete('account/sessions', [AccountController::class, 'endSessions']);
+        Route::delete('account/sessions/{session}', [AccountController::class, 'endSession'])->where('session', '[0-9a-f]{64}');
+        Route::post('account/factor', [AccountController::class, 'beginFactor']);
+        Route::post('account/factor/confirm', [AccountController::class, 'confirmFactor'])->middleware('throttle:10,1');
+        Route::post('account/factor/recovery-codes', [AccountController::class, 'recoveryCodes']);
+        Route::delete('account/factor', [AccountController::class, 'endFactor']);
         Route::get('datasets', [DatasetController::class, 'index']);
         Route::get('datasets/{dataset}', [DatasetController::class, 'show'])->can('view', 'dataset');
         Route::delete('datasets/{dataset}', [DatasetController::class, 'destroy'])->can('delete', 'dataset');

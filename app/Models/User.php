@@ -8,6 +8,7 @@ use App\Framework\BootsByName;
 use Illuminate\Database\Eloquent\Casts\Attribute;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
+use Illuminate\Support\Carbon;
 
 /**
  * An account.
@@ -17,6 +18,11 @@ use Illuminate\Foundation\Auth\User as Authenticatable;
  * @property string            $email          as `address()` writes it
  * @property string            $password       hashed
  * @property list<string>|null $chosen_figures the figures that were chosen last
+ * @property Carbon|null       $waits_since    since when its address waits to be confirmed; null = it does not
+ * @property string|null       $factor_secret  key of one-time codes
+ * @property Carbon|null       $factor_at      since when they are asked for; null = they are not
+ * @property int               $factor_step    of the last code that was taken
+ * @property list<string>|null $recovery_codes hashes of those that are left
  */
 final class User extends Authenticatable
 {
@@ -26,12 +32,12 @@ final class User extends Authenticatable
 
     protected $fillable = ['name', 'email', 'password', 'chosen_figures'];
 
-    protected $hidden = ['password', 'remember_token'];
+    protected $hidden = ['password', 'remember_token', 'factor_secret', 'recovery_codes'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['password' => 'hashed', 'chosen_figures' => 'array'];
+        return ['password' => 'hashed', 'chosen_figures' => 'array', 'waits_since' => 'datetime', 'factor_secret' => 'encrypted', 'factor_at' => 'datetime', 'factor_step' => 'integer', 'recovery_codes' => 'array'];
     }
 
     /** An e-mail address as it is kept and looked for: without blanks around it, in small letters. */

@@ -11,11 +11,17 @@ import { applyTheme } from './ui/theme';
 applyTheme();
 
 // Each place is fetched when somebody goes there.
+const AccountPage = lazy(async () => ({ default: (await import('./account/AccountPage')).AccountPage }));
 const CheckPage = lazy(async () => ({ default: (await import('./check/CheckPage')).CheckPage }));
 const ComparePage = lazy(async () => ({ default: (await import('./compare/ComparePage')).ComparePage }));
 const DatasetsPage = lazy(async () => ({ default: (await import('./datasets/DatasetsPage')).DatasetsPage }));
 const IntakePage = lazy(async () => ({ default: (await import('./intake/IntakePage')).IntakePage }));
 const ProfilePage = lazy(async () => ({ default: (await import('./profile/ProfilePage')).ProfilePage }));
+const doors = () => import('./account/Doors');
+const RegisterPage = lazy(async () => ({ default: (await doors()).RegisterPage }));
+const ForgotPage = lazy(async () => ({ default: (await doors()).ForgotPage }));
+const NewPasswordPage = lazy(async () => ({ default: (await doors()).NewPasswordPage }));
+const ConfirmPage = lazy(async () => ({ default: (await doors()).ConfirmPage }));
 const SignInPage = lazy(async () => ({ default: (await import('./account/SignInPage')).SignInPage }));
 const ReportPage = lazy(async () => ({ default: (await import('./report/ReportPage')).ReportPage }));
 const RowsPage = lazy(async () => ({ default: (await import('./rows/RowsPage')).RowsPage }));
@@ -56,10 +62,23 @@ if (root !== null) {
                             <SignInPage />
                         </Suspense>
                     </Route>
+                    {[
+                        { path: '/register', Page: RegisterPage },
+                        { path: '/forgot', Page: ForgotPage },
+                        { path: '/new-password', Page: NewPasswordPage },
+                        { path: '/confirm', Page: ConfirmPage },
+                    ].map(({ path, Page }) => (
+                        <Route key={path} path={path}>
+                            <Suspense fallback={null}>
+                                <Page />
+                            </Suspense>
+                        </Route>
+                    ))}
                     <Route>
                         <SignedIn>
                             <Switch>
                                 <Route path="/datasets" component={DatasetsPage} />
+                                <Route path="/account" component={AccountPage} />
                                 <Route path="/check" component={CheckPage} />
                                 <Route path="/imports/:import" component={IntakePage} />
                                 <Route path="/datasets/:dataset/rows" component={RowsPage} />

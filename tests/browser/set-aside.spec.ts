@@ -108,6 +108,6 @@ test('by keyboard alone: an outlier is set aside from the sheet, leaves the figu
     await expect(page.getByRole('button', { name: 'Row 6', exact: true })).toBeVisible();
     await page.getByRole('link', { name: 'Report' }).focus();
     await page.keyboard.press('Enter');
-    await expect(page.getByText('Nothing is kept yet.')).toBeVisible();
-    await expect(page.getByRole('region', { name: 'Set aside' })).toHaveCount(0);
+    await aside.scrollIntoViewIfNeeded();
+    await expect(aside).toContainText('0 of 6 rows are set aside');
 });

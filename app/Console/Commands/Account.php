@@ -33,7 +33,7 @@ final class Account extends Command
         $user = User::query()->where('email', '=', $email)->first() ?? new User(['email' => $email, 'name' => $email]);
         $isNew = !$user->exists;
         $name = $this->word($this->option('name'));
-        $user->fill(['password' => $password, ...($name === null ? [] : ['name' => $name])])->save();
+        $user->forceFill(['password' => $password, 'waits_since' => null, ...($name === null ? [] : ['name' => $name])])->save();
         // Whoever is signed in with the old password is no longer.
         DB::table('sessions')->where('user_id', $user->id)->delete();
         $this->info($isNew ? "Made the account {$email}." : "Changed the account {$email}.");

@@ -153,7 +153,8 @@ final class ReportController
 
     public function page(Report $report, string $page, Request $request, PagesOfReport $pages): Response
     {
-        $pdf = $pages->pdf($report, (string) $request->string('key')) ?? abort(404);
+        $key = $request->query('key');
+        $pdf = (is_string($key) ? $pages->pdf($report, $key) : null) ?? abort(404);
 
         return new Response(HandOver::pagePng($pdf, (int) $page), 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'private, max-age=3600']);
     }

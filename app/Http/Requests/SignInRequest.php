@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Accounts\SecondFactor;
 use App\Console\Commands\Prepare;
 use App\Models\User;
 use Illuminate\Foundation\Http\FormRequest;
@@ -23,7 +24,7 @@ final class SignInRequest extends FormRequest
     /** @return array<string, list<string>> */
     public function rules(): array
     {
-        return ['email' => ['required', 'string', 'max:255'], 'password' => ['required', 'string', 'max:255']];
+        return ['email' => ['required', 'string', 'max:255'], 'password' => ['required', 'string', 'max:255'], 'code' => ['nullable', 'string', 'max:40']];
     }
 
     /** @return array<string, string> */
@@ -51,6 +52,15 @@ final class SignInRequest extends FormRequest
         if ($user === null || !$isRight || ($user->email === Prepare::EMAIL && !config()->boolean('app.demo') && Hash::check(Prepare::PASSWORD, $user->password))) {
             array_map(static fn(string $key): int => RateLimiter::hit($key), array_keys($limits));
             throw ValidationException::withMessages(['email' => 'No account has this e-mail address with this password.']);
+        }
+        if ($user->waits_since !== null) {
+            throw ValidationException::withMessages(['email' => 'This address is not confirmed yet. Follow the link in the letter; make the account once more for another.']);
+        }
+        if (SecondFactor::isAsked($user) && !SecondFactor::takes($user, $this->string('code')->toString())) {
+            if ($this->filled('code')) {
+                array_map(static fn(string $key): int => RateLimiter::hit($key), array_keys($limits));
+            }
+            throw ValidationException::withMessages(['code' => $this->filled('code') ? 'That is not a code of this account, or it was used. Wait for the next one.' : 'Type the code of your application, or one of the recovery codes.']);
         }
         RateLimiter::clear("sign-in|{$email}|{$this->ip()}");
         Auth::login($user);

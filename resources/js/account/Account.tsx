@@ -1,3 +1,4 @@
+import { Link } from 'wouter';
 import { Button } from '../ui/Button';
 import { useSession, useSignOut } from './queries';
 
@@ -11,9 +12,13 @@ export function Account() {
     }
     return (
         <>
-            <span title={account.email} className="max-md:hidden">
+            <Link
+                to="/account"
+                title={account.email}
+                className="max-w-48 truncate underline-offset-4 hover:text-ink hover:underline max-md:max-w-20"
+            >
                 {account.name}
-            </span>
+            </Link>
             <Button look="quiet" className="px-1! font-normal!" disabled={signOut.isPending} onClick={() => signOut.mutate()}>
                 Sign out
             </Button>

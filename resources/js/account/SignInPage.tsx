@@ -3,6 +3,7 @@ import { Redirect } from 'wouter';
 import { useHistoryState } from 'wouter/use-browser-location';
 import { Logo } from '../ui/Logo';
 import { ThemeChoice } from '../ui/ThemeChoice';
+import { DoorLink } from './Door';
 import { useSession } from './queries';
 import { SignInForm } from './SignInForm';
 
@@ -27,6 +28,10 @@ export function SignInPage() {
                     Figures and plots for a descriptive report, with the conventions behind every number in sight.
                 </p>
                 <SignInForm />
+                <p className="mt-6 flex flex-wrap gap-x-6">
+                    {session.data?.can_register === true && <DoorLink to="/register">Make an account</DoorLink>}
+                    <DoorLink to="/forgot">The password is forgotten</DoorLink>
+                </p>
             </div>
         </main>
     );

@@ -1,19 +1,25 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, bodyOf, type Session } from '../api/client';
+import { saveBlob } from '../ui/copying';
 
 const SESSION = ['session'];
+const ACCOUNT = ['account'];
+const SESSIONS = ['sessions'];
+const inPlace = { isSaidInPlace: true };
 
 export function useSession() {
     return useQuery({ queryKey: SESSION, queryFn: async () => bodyOf(await api.GET('/session')), staleTime: Infinity });
 }
 
+/** The first answer of the server sets the cookie that proves where a form comes from. */
+const greet = () => api.GET('/session');
+
 export function useSignIn() {
     const queries = useQueryClient();
     return useMutation({
-        meta: { isSaidInPlace: true },
-        mutationFn: async (body: { email: string; password: string }) => {
-            // The first answer of the server sets the cookie that proves where the form comes from.
-            await api.GET('/session');
+        meta: inPlace,
+        mutationFn: async (body: { email: string; password: string; code?: string }) => {
+            await greet();
             return bodyOf(await api.POST('/session', { body }));
         },
         onSuccess: (session: Session) => queries.setQueryData(SESSION, session),
@@ -29,4 +35,108 @@ export function useSignOut() {
             queries.removeQueries({ predicate: (query) => query.queryKey[0] !== SESSION[0] });
         },
     });
+}
+
+export function useRegister() {
+    return useMutation({
+        meta: inPlace,
+        mutationFn: async (body: { name: string; email: string; password: string }) => {
+            await greet();
+            return bodyOf(await api.POST('/accounts', { body }));
+        },
+    });
+}
+
+export function useConfirm() {
+    return useMutation({
+        meta: inPlace,
+        mutationFn: async (proof: string) => {
+            await greet();
+            return bodyOf(await api.POST('/accounts/confirm', { body: { proof } }));
+        },
+    });
+}
+
+export function useForgot() {
+    return useMutation({
+        meta: inPlace,
+        mutationFn: async (email: string) => {
+            await greet();
+            return bodyOf(await api.POST('/passwords/forgot', { body: { email } }));
+        },
+    });
+}
+
+export function useNewPassword() {
+    return useMutation({
+        meta: inPlace,
+        mutationFn: async (body: { proof: string; password: string }) => {
+            await greet();
+            return bodyOf(await api.POST('/passwords/new', { body }));
+        },
+    });
+}
+
+export function useAccount() {
+    return useQuery({ queryKey: ACCOUNT, queryFn: async () => bodyOf(await api.GET('/account')) });
+}
+
+export function useSessions() {
+    return useQuery({ queryKey: SESSIONS, queryFn: async () => bodyOf(await api.GET('/account/sessions')) });
+}
+
+/** What can be done with one's own account. */
+export function useAccountChanges() {
+    const queries = useQueryClient();
+    const look = () => Promise.all([ACCOUNT, SESSIONS, SESSION].map((queryKey) => queries.invalidateQueries({ queryKey })));
+    return {
+        rename: useMutation({
+            mutationFn: async (name: string) => bodyOf(await api.PATCH('/account', { body: { name } })),
+            onSuccess: look,
+        }),
+        changePassword: useMutation({
+            meta: inPlace,
+            mutationFn: async (body: { current_password: string; password: string }) =>
+                bodyOf(await api.PUT('/account/password', { body })),
+            onSuccess: look,
+        }),
+        endSession: useMutation({
+            mutationFn: async (session: string | null) =>
+                session === null
+                    ? bodyOf(await api.DELETE('/account/sessions'))
+                    : bodyOf(await api.DELETE('/account/sessions/{session}', { params: { path: { session } } })),
+            onSuccess: look,
+        }),
+        beginFactor: useMutation({
+            meta: inPlace,
+            mutationFn: async (current_password: string) => bodyOf(await api.POST('/account/factor', { body: { current_password } })),
+        }),
+        confirmFactor: useMutation({
+            meta: inPlace,
+            mutationFn: async (code: string) => bodyOf(await api.POST('/account/factor/confirm', { body: { code } })),
+            onSuccess: look,
+        }),
+        newCodes: useMutation({
+            meta: inPlace,
+            mutationFn: async (current_password: string) =>
+                bodyOf(await api.POST('/account/factor/recovery-codes', { body: { current_password } })),
+            onSuccess: look,
+        }),
+        endFactor: useMutation({
+            meta: inPlace,
+            mutationFn: async (current_password: string) => bodyOf(await api.DELETE('/account/factor', { body: { current_password } })),
+            onSuccess: look,
+        }),
+        takeOut: useMutation({
+            mutationFn: async () => {
+                const answer = await api.GET('/account/data', { parseAs: 'blob' });
+                saveBlob(answer.data as unknown as Blob, 'row-tally-all-my-data.zip');
+            },
+        }),
+        remove: useMutation({
+            meta: inPlace,
+            mutationFn: (current_password: string) => api.DELETE('/account', { body: { current_password } }),
+            onSuccess: () => location.assign('/sign-in'),
+        }),
+    };
 }

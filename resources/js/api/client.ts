@@ -61,6 +61,8 @@ export class Refusal extends Error {
         readonly codes: string[] = [],
         /** Variables that have no namesake in another dataset. */
         readonly unmatched: { key: string; name: string }[] = [],
+        /** What of a form was refused, by name. */
+        readonly fields: string[] = [],
     ) {
         super(sentence);
     }
@@ -146,7 +148,7 @@ async function tellWhoIsThere(): Promise<void> {
 async function refusalOf(response: Response): Promise<Refusal> {
     try {
         const body = (await response.clone().json()) as
-            (Partial<Schemas['Refusal']> & { unmatched?: { key: string; name: string }[] }) | null;
+            (Partial<Schemas['Refusal']> & { unmatched?: { key: string; name: string }[]; errors?: object }) | null;
         if (typeof body?.message === 'string' && body.message !== '') {
             return new Refusal(
                 response.status,
@@ -154,6 +156,7 @@ async function refusalOf(response: Response): Promise<Refusal> {
                 typeof body.at === 'number' ? { at: body.at, length: body.length ?? 0 } : null,
                 body.findings?.map((finding) => finding.code) ?? [],
                 body.unmatched ?? [],
+                Object.keys(body.errors ?? {}),
             );
         }
     } catch {

@@ -1,9 +1,12 @@
-import type { ReactNode } from 'react';
+import { createContext, type ReactNode, useContext } from 'react';
 import { Button } from './Button';
+
+/** While what is shown is of another question still: what the new one fails for is said once, by whatever it is asked of first. */
+export const SaidElsewhere = createContext(false);
 
 /** Something went wrong or is worth knowing: a sentence, and what can be done. */
 export function Notice({ children, onRetry }: { children: ReactNode; onRetry?: () => void }) {
-    return (
+    return useContext(SaidElsewhere) ? null : (
         <div role="alert" className="my-6 flex max-w-2xl items-start gap-4 border-l-3 border-alarm py-1 pl-4">
             <p className="flex-1">{children}</p>
             {onRetry !== undefined && <Button onClick={onRetry}>Try again</Button>}
