@@ -24,6 +24,7 @@ use App\Http\Controllers\ReadingController;
 use App\Http\Controllers\ReportController;
 use App\Http\Controllers\RowController;
 use App\Http\Controllers\SessionController;
+use App\Http\Controllers\ShareController;
 use App\Http\Controllers\SharedController;
 use App\Http\Controllers\VariableController;
 use App\Http\Middleware\FairShare;
@@ -31,7 +32,7 @@ use App\Http\Middleware\OnlyOnce;
 use Illuminate\Support\Facades\Route;
 
 // An id is a number and nothing behind it.
-foreach (['dataset', 'import', 'report', 'edition', 'reportLink', 'reportCheck', 'figureSet', 'longChange'] as $id) {
+foreach (['dataset', 'import', 'report', 'edition', 'reportLink', 'reportCheck', 'share', 'figureSet', 'longChange'] as $id) {
     Route::pattern($id, '[1-9][0-9]{0,17}');
 }
 
@@ -60,6 +61,14 @@ Route::prefix('api')->group(static function (): void {
         Route::get('datasets', [DatasetController::class, 'index']);
         Route::get('datasets/{dataset}', [DatasetController::class, 'show'])->can('view', 'dataset');
         Route::delete('datasets/{dataset}', [DatasetController::class, 'destroy'])->can('delete', 'dataset');
+        Route::get('datasets/{dataset}/shares', [ShareController::class, 'index'])->can('view', 'dataset');
+        Route::post('datasets/{dataset}/shares', [ShareController::class, 'store'])->can('delete', 'dataset')->middleware('throttle:60,1');
+        Route::post('datasets/{dataset}/hand-over', [ShareController::class, 'handOver'])->can('delete', 'dataset');
+        Route::post('datasets/{dataset}/here', [ShareController::class, 'here'])->can('view', 'dataset');
+        Route::get('shares', [ShareController::class, 'offered']);
+        Route::post('shares/{share}/take', [ShareController::class, 'take']);
+        Route::patch('shares/{share}', [ShareController::class, 'update'])->can('change', 'share');
+        Route::delete('shares/{share}', [ShareController::class, 'destroy'])->can('end', 'share');
         Route::post('datasets', [DatasetController::class, 'store']);
         Route::patch('datasets/{dataset}', [DatasetController::class, 'update'])->can('change', 'dataset');
         Route::get('datasets/{dataset}/rows', [RowController::class, 'index'])->can('view', 'dataset');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Accounts;
 
+use App\Models\Share;
 use App\Models\User;
 use Illuminate\Contracts\Encryption\DecryptException;
 use Illuminate\Mail\Message;
@@ -29,6 +30,13 @@ final class Letters
     public static function isThere(User $user): void
     {
         self::send($user->email, 'You have an account', "Somebody, most likely you, wanted to make an account at Row Tally with this address, which has one.\n\nSign in:\n\n" . self::base() . "/sign-in\n\nIf the password is forgotten, a new one can be set there.");
+    }
+
+    /** A part in somebody's dataset is offered. */
+    public static function offered(Share $share, User $by, string $title): void
+    {
+        $may = $share->role === Share::EDITOR ? 'change' : 'read';
+        self::send($share->email, 'A dataset is offered to you', "{$by->name} ({$by->email}) offers you the dataset \"{$title}\" at Row Tally, to {$may}.\n\nSign in with this address, or make an account with it, and take it there within two weeks:\n\n" . self::base() . '/datasets');
     }
 
     /** So that a new password can be set. */

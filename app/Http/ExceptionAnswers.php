@@ -81,6 +81,8 @@ final class ExceptionAnswers
             return match (true) {
                 $exception->getStatusCode() === 404 => self::message(404, 'There is nothing here under this address, or it is not yours.'),
                 $exception->getPrevious() instanceof TokenMismatchException => self::message(419, 'This page was open for too long. Reload it and try again.'),
+                // Somebody may see it and not do that: the policy says why.
+                $exception->getStatusCode() === 403 && $exception->getMessage() !== '' => self::message(403, $exception->getMessage()),
                 $exception->getStatusCode() === 429 => self::message(429, 'Too many tries. Wait a minute and try again.'),
                 default => self::message($exception->getStatusCode(), $exception->getStatusCode() === 405 ? 'This address does not take such a request.' : 'The request is not understood.'),
             };

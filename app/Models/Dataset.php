@@ -7,6 +7,7 @@ namespace App\Models;
 use App\Framework\BootsByName;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
 use RowTally\Core\Parsing\VariableType;
@@ -32,6 +33,8 @@ use RowTally\Core\Readings\RowWord;
  * @property int|null                  $source_bytes    of the file that the rows come from
  * @property string|null               $source_sha256
  * @property Carbon                    $updated_at
+ * @property User                      $user            whose it is
+ * @property Collection<int, Share>    $shares          the parts that others have in it
  * @property Collection<int, Variable> $variables       in the order of the file
  * @property Collection<int, Variable> $allVariables    also those that can be brought back
  * @property int                       $variables_count only where it was counted
@@ -99,6 +102,18 @@ final class Dataset extends Model
         }
 
         return $this->asideAt[$this->revision] ?? null;
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
+
+    /** @return HasMany<Share, $this> */
+    public function shares(): HasMany
+    {
+        return $this->hasMany(Share::class);
     }
 
     /** @return HasMany<Report, $this> the one that was changed last first */

@@ -12,13 +12,13 @@ use Illuminate\Support\Carbon;
 /**
  * One change of a dataset: who, when, and in words. Its data are in the versions of chunks and variables.
  *
- * @property int      $number
- * @property string   $kind
- * @property string   $summary
- * @property int|null $target     the change that this one takes back or does again
- * @property int      $rows       how many the dataset has after it
- * @property Carbon   $created_at
- * @property User     $user
+ * @property int       $number
+ * @property string    $kind
+ * @property string    $summary
+ * @property int|null  $target     the change that this one takes back or does again
+ * @property int       $rows       how many the dataset has after it
+ * @property Carbon    $created_at
+ * @property User|null $user       whose it is; null = the account is gone
  */
 final class Revision extends Model
 {

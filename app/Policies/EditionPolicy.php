@@ -14,11 +14,11 @@ final class EditionPolicy
 {
     public function view(User $user, Edition $edition): Response
     {
-        return ReportPolicy::owns($user, Report::query()->whereKey($edition->report_id)->value('dataset_id')) ? Response::allow() : Response::denyAsNotFound();
+        return ReportPolicy::of($user, Report::query()->whereKey($edition->report_id)->value('dataset_id'), false);
     }
 
     public function change(User $user, Edition $edition): Response
     {
-        return $this->view($user, $edition);
+        return ReportPolicy::of($user, Report::query()->whereKey($edition->report_id)->value('dataset_id'), true);
     }
 }

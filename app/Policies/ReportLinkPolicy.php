@@ -13,6 +13,6 @@ final class ReportLinkPolicy
 {
     public function change(User $user, ReportLink $reportLink): Response
     {
-        return (new EditionPolicy())->view($user, $reportLink->edition);
+        return (new EditionPolicy())->change($user, $reportLink->edition);
     }
 }

@@ -9,21 +9,24 @@ use App\Models\Report;
 use App\Models\User;
 use Illuminate\Auth\Access\Response;
 
-/** A report belongs to the account of its dataset; for any other it does not exist. */
+/** Whoever may read a dataset may read its reports, and whoever may change it may change them; for any other they do not exist. */
 final class ReportPolicy
 {
     public function view(User $user, Report $report): Response
     {
-        return self::owns($user, $report->dataset_id) ? Response::allow() : Response::denyAsNotFound();
+        return self::of($user, $report->dataset_id, false);
     }
 
     public function change(User $user, Report $report): Response
     {
-        return $this->view($user, $report);
+        return self::of($user, $report->dataset_id, true);
     }
 
-    public static function owns(User $user, mixed $dataset): bool
+    public static function of(User $user, mixed $dataset, bool $isChange): Response
     {
-        return Dataset::query()->whereKey($dataset)->where('revision', '>', 0)->value('user_id') === $user->id;
+        $found = Dataset::query()->find($dataset);
+        $policy = new DatasetPolicy();
+
+        return $found instanceof Dataset ? ($isChange ? $policy->change($user, $found) : $policy->view($user, $found)) : Response::denyAsNotFound();
     }
 }

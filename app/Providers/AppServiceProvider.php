@@ -14,6 +14,7 @@ use App\Models\Import;
 use App\Models\Report;
 use App\Models\ReportCheck;
 use App\Models\ReportLink;
+use App\Models\Share;
 use App\Models\User;
 use App\Policies\DatasetPolicy;
 use App\Policies\EditionPolicy;
@@ -22,6 +23,7 @@ use App\Policies\ImportPolicy;
 use App\Policies\ReportCheckPolicy;
 use App\Policies\ReportLinkPolicy;
 use App\Policies\ReportPolicy;
+use App\Policies\SharePolicy;
 use App\Report\SweepReports;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Contracts\Hashing\Hasher;
@@ -61,6 +63,7 @@ final class AppServiceProvider extends ServiceProvider
             Report::class => ReportPolicy::class,
             ReportCheck::class => ReportCheckPolicy::class,
             ReportLink::class => ReportLinkPolicy::class,
+            Share::class => SharePolicy::class,
         ] as $model => $policy) {
             Gate::policy($model, $policy);
         }

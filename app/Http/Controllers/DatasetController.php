@@ -9,6 +9,7 @@ use App\Http\Resources\DatasetResource;
 use App\Http\Resources\DatasetSummaryResource;
 use App\Models\Dataset;
 use App\Models\Report;
+use App\Models\Share;
 use App\Models\User;
 use App\Report\Editions\EditionFiles;
 use App\Store\DeleteDataset;
@@ -23,7 +24,9 @@ final class DatasetController
     public function index(#[CurrentUser] User $user): AnonymousResourceCollection
     {
         return DatasetSummaryResource::collection(
-            Dataset::query()->where('user_id', $user->id)->where('revision', '>', 0)->withCount('variables')->latest('updated_at')->latest('id')->get(),
+            Dataset::query()->withCount('variables')->with(['user', 'shares' => static fn($shares) => $shares->where('user_id', $user->id)])->where('revision', '>', 0)
+                ->where(static fn($query) => $query->where('user_id', $user->id)->orWhereIn('id', Share::query()->select('dataset_id')->where('user_id', $user->id)))
+                ->latest('updated_at')->latest('id')->get(),
         );
     }
 

@@ -6,12 +6,14 @@ namespace App\Http\Controllers;
 
 use App\Http\Requests\BeginReportRequest;
 use App\Http\Requests\KeepRequest;
+use App\Http\Requests\OtherDatasets;
 use App\Http\Requests\ReportRequest;
 use App\Http\Resources\ReportResource;
 use App\Models\Dataset;
 use App\Models\Report;
 use App\Models\User;
 use App\Report\Document\AgainWithRows;
+use App\Report\Document\Block;
 use App\Report\Document\EditReport;
 use App\Report\Document\ReportDocument;
 use App\Report\Editions\EditionFiles;
@@ -62,9 +64,14 @@ final class ReportController
         return new ReportResource($report);
     }
 
-    public function update(Report $report, ReportRequest $request, EditReport $edit): ReportResource
+    public function update(Report $report, ReportRequest $request, EditReport $edit, #[CurrentUser] User $user): ReportResource
     {
-        return new ReportResource($edit->change($report, $request->version(), static fn(): ReportDocument => $request->document()));
+        $document = $request->document();
+        // What stood there before stays, whoever wrote it.
+        $before = ReportDocument::ofJson($report->document);
+        OtherDatasets::areTheirs($user, ...array_filter($document->blocks, static fn(Block $block): bool => $before->block($block->id)?->address !== $block->address));
+
+        return new ReportResource($edit->change($report, $request->version(), static fn(): ReportDocument => $document));
     }
 
     public function undo(Report $report, Request $request, EditReport $edit): ReportResource

@@ -46,6 +46,7 @@ final class KeepRequest extends FormRequest
             throw UnknownVariable::refused('What is kept follows the data: it is kept as the question that it answers.');
         }
         $asked = AskedWords::ofAddress($block->address);
+        OtherDatasets::areTheirs($user, $block);
         if ($block->kind !== BlockKind::Figures) {
             return $block;
         }

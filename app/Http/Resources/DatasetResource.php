@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Models\Dataset;
+use App\Models\Share;
+use App\Models\User;
 use Illuminate\Http\Request;
 
 /** @property Dataset $resource */
@@ -15,6 +17,7 @@ final class DatasetResource extends PlainResource
     {
         return [
             'id' => $this->resource->id,
+            ...$this->people($request),
             'title' => $this->resource->title,
             'description' => $this->resource->description,
             'source' => $this->resource->source,
@@ -27,6 +30,22 @@ final class DatasetResource extends PlainResource
             'counted' => $this->known($this->resource->counted),
             'notes' => $this->resource->notes,
             'variables' => VariableResource::collection($this->resource->variables),
+        ];
+    }
+
+    /** @return array{role: string, owner: string|null, share: int|null, is_shared: bool} what the account is to it, and whose it is where it is another's */
+    private function people(Request $request): array
+    {
+        $dataset = $this->resource;
+        $user = $request->user();
+        $isOwn = $user instanceof User && $user->id === $dataset->user_id;
+        $share = $isOwn || !$user instanceof User ? null : Share::query()->where('dataset_id', $dataset->id)->where('user_id', $user->id)->first();
+
+        return [
+            'role' => $share === null ? 'owner' : $share->role,
+            'owner' => $isOwn ? null : User::query()->whereKey($dataset->user_id)->first()?->name,
+            'share' => $share?->id,
+            'is_shared' => $share !== null || Share::query()->where('dataset_id', $dataset->id)->whereNotNull('user_id')->exists(),
         ];
     }
 

@@ -24,7 +24,7 @@ final class HistoryResource extends PlainResource
                 'number' => $change->number,
                 'kind' => $change->kind,
                 'summary' => $change->summary,
-                'by' => $change->user->name,
+                'by' => $change->user->name ?? 'an account that is gone',
                 'at' => $change->created_at->toIso8601ZuluString(),
                 'undone' => $history->isUndone($change),
             ], $history->changes),

@@ -15,7 +15,7 @@ export function Account() {
             <Link
                 to="/account"
                 title={account.email}
-                className="max-w-48 truncate underline-offset-4 hover:text-ink hover:underline max-md:max-w-20"
+                className="max-w-48 truncate underline-offset-4 hover:text-ink hover:underline max-md:max-w-16"
             >
                 {account.name}
             </Link>

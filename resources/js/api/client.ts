@@ -45,6 +45,7 @@ export type Rows = Schemas['Rows'];
 export type Said = Schemas['Said'];
 export type CheckLine = Schemas['CheckLine'];
 export type Session = Schemas['Session'];
+export type Share = Schemas['Share'];
 export type Sheet = Schemas['Sheet'];
 export type Variable = Schemas['Variable'];
 export type VariableType = Schemas['VariableType'];

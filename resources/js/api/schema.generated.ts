@@ -843,6 +843,112 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/datasets/{dataset}/shares": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        get: operations["listShares"];
+        put?: never;
+        post: operations["offerShare"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/datasets/{dataset}/hand-over": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["handOver"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/datasets/{dataset}/here": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["tellHere"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/shares": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listOffered"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/shares/{share}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                share: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["endShare"];
+        options?: never;
+        head?: never;
+        patch: operations["changeShare"];
+        trace?: never;
+    };
+    "/shares/{share}/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                share: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["takeShare"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/reports/{report}": {
         parameters: {
             query?: never;
@@ -1704,11 +1810,26 @@ export interface components {
             title: string;
             rows: number;
             variables: number;
+            /** @description Whose it is; null = of the account that asks. */
+            owner: string | null;
+            /** @description The part that the account has in it; null = it owns it. */
+            share: number | null;
             /** Format: date-time */
             changed_at: string;
         };
         Dataset: {
             id: number;
+            /**
+             * @description What the account that asks is to it.
+             * @enum {string}
+             */
+            role: "owner" | "editor" | "reader";
+            /** @description Whose it is; null = of the account that asks. */
+            owner: string | null;
+            /** @description The part that the account has in it; null = it owns it. */
+            share: number | null;
+            /** @description Whether another account has a part in it. */
+            is_shared: boolean;
             title: string;
             description: string | null;
             /** @description Name of the file it came from. */
@@ -2459,6 +2580,15 @@ export interface components {
             /** @description null = it was not there. */
             before: string | null;
             after: string | null;
+        };
+        Share: {
+            id: number;
+            email: string;
+            name: string | null;
+            /** @enum {string} */
+            role: "reader" | "editor";
+            is_taken: boolean;
+            is_offered: boolean;
         };
         Edition: {
             id: number;
@@ -4359,6 +4489,242 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Report"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    listShares: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Who has a part in it. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        owner: string;
+                        shares: components["schemas"]["Share"][];
+                    };
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+        };
+    };
+    offerShare: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    email: string;
+                    /** @enum {string} */
+                    role: "reader" | "editor";
+                };
+            };
+        };
+        responses: {
+            /** @description It is offered, and a letter is on its way. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Share"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            403: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+            429: components["responses"]["Refused"];
+        };
+    };
+    handOver: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    share: number;
+                };
+            };
+        };
+        responses: {
+            /** @description It belongs to them now. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            401: components["responses"]["Refused"];
+            403: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    tellHere: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    place: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Who else is there, and the revision by now. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        revision: number;
+                        others: {
+                            name: string;
+                            place: string;
+                        }[];
+                    };
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+        };
+    };
+    listOffered: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What is offered to the account. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        id: number;
+                        title: string;
+                        /** @enum {string} */
+                        role: "reader" | "editor";
+                        by: string;
+                    }[];
+                };
+            };
+            401: components["responses"]["Refused"];
+        };
+    };
+    endShare: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                share: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It has ended. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+        };
+    };
+    changeShare: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                share: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @enum {string} */
+                    role: "reader" | "editor";
+                };
+            };
+        };
+        responses: {
+            /** @description As it is now. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Share"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    takeShare: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                share: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It is taken. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        dataset: number;
+                    };
                 };
             };
             401: components["responses"]["Refused"];

@@ -4,6 +4,7 @@ import { counted } from '../ui/format';
 import { Places } from '../ui/Places';
 import { TopBar } from '../ui/TopBar';
 import { rowWord } from './BasisLine';
+import { PeopleHere } from './PeopleHere';
 
 /** The bar of a place that asks questions of a dataset: its title, how much it holds, its places. */
 export function DatasetBar({
@@ -29,6 +30,7 @@ export function DatasetBar({
                 </span>
             )}
             <Places dataset={id} here={here} />
+            {dataset !== undefined && <PeopleHere dataset={dataset} place={here} />}
         </TopBar>
     );
 }

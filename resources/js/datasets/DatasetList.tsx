@@ -1,5 +1,6 @@
 import { Link } from 'wouter';
 import type { DatasetSummary } from '../api/client';
+import { Leaving, Sharing } from '../asking/Sharing';
 import { count, moment } from '../ui/format';
 import { DeleteDataset } from './DeleteDataset';
 
@@ -35,13 +36,16 @@ export function DatasetList({ datasets }: { datasets: DatasetSummary[] }) {
                             >
                                 {dataset.title}
                             </Link>
+                            {dataset.owner !== null && <span className="text-small text-soft">of {dataset.owner}</span>}
+                            {/* In a narrow window the bar of a dataset has no room for it. */}
+                            <span className="block text-small lg:hidden">
+                                {dataset.share === null ? <Sharing dataset={dataset} /> : <Leaving dataset={dataset} />}
+                            </span>
                         </td>
                         <td className={numberCell}>{count(dataset.rows)}</td>
                         <td className={numberCell}>{count(dataset.variables)}</td>
                         <td className="px-3 py-2.5 text-right whitespace-nowrap text-soft">{moment(dataset.changed_at)}</td>
-                        <td className="py-1">
-                            <DeleteDataset dataset={dataset} />
-                        </td>
+                        <td className="py-1">{dataset.owner === null && <DeleteDataset dataset={dataset} />}</td>
                     </tr>
                 ))}
             </tbody>

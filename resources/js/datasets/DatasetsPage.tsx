@@ -5,6 +5,7 @@ import { Notice } from '../ui/Notice';
 import { TopBar } from '../ui/TopBar';
 import { Waiting } from '../ui/Waiting';
 import { DatasetList } from './DatasetList';
+import { Offered } from './Offered';
 import { BringIn } from '../intake/BringIn';
 import { useDatasets } from '../api/datasets';
 
@@ -21,6 +22,7 @@ export function DatasetsPage() {
             <main className="min-h-0 flex-1 overflow-y-auto">
                 <div className="mx-auto max-w-5xl px-6 py-8">
                     <BringIn />
+                    <Offered />
                     <h1 className="mt-10 mb-3 text-title">Datasets</h1>
                     {datasets.isError && <Notice onRetry={() => void datasets.refetch()}>{datasets.error.message}</Notice>}
                     {datasets.isPending && <Waiting what="Reading the list" />}

@@ -5,6 +5,7 @@ import { Account } from '../account/Account';
 import type { Dataset, NewBlock, Report } from '../api/client';
 import { useDataset } from '../api/datasets';
 import { rowWord } from '../asking/BasisLine';
+import { PeopleHere } from '../asking/PeopleHere';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { Places } from '../ui/Places';
@@ -50,6 +51,7 @@ export function ReportPage() {
                     {dataset.data?.title}
                 </h1>
                 <Places dataset={id} here="report" />
+                {dataset.data !== undefined && <PeopleHere dataset={dataset.data} place="report" />}
             </TopBar>
             <main className="min-h-0 flex-1 overflow-y-auto px-6 pb-24 max-sm:px-2">
                 <div className="mx-auto max-w-5xl">

@@ -3,6 +3,7 @@ import { useParams } from 'wouter';
 import { useAddress } from '../ui/useAddress';
 import { Account } from '../account/Account';
 import { useDataset } from '../api/datasets';
+import { PeopleHere } from '../asking/PeopleHere';
 import { CopiedNote } from '../ui/copying';
 import { count, counted } from '../ui/format';
 import { Notice } from '../ui/Notice';
@@ -70,6 +71,7 @@ export function RowsPage() {
                     </span>
                 )}
                 <Places dataset={id} here="rows" />
+                {dataset.data !== undefined && <PeopleHere dataset={dataset.data} place="rows" />}
             </TopBar>
             {dataset.isError && (
                 <div className="px-6">

@@ -8,8 +8,10 @@ const places = [
     { place: 'report', words: 'Report' },
 ] as const;
 
+export type PlaceName = (typeof places)[number]['place'];
+
 /** The places of one dataset, in the order of the work. */
-export function Places({ dataset, here }: { dataset: number; here: (typeof places)[number]['place'] }) {
+export function Places({ dataset, here }: { dataset: number; here: PlaceName }) {
     return (
         <nav aria-label="Places of this dataset" className="ml-3 max-sm:ml-0 flex h-full shrink-0 items-stretch font-medium">
             {places.map(({ place, words }) => (

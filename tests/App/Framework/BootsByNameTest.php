@@ -15,6 +15,7 @@ use App\Models\Report;
 use App\Models\ReportCheck;
 use App\Models\ReportLink;
 use App\Models\Revision;
+use App\Models\Share;
 use App\Models\User;
 use App\Models\Variable;
 use Illuminate\Database\Eloquent\Attributes\Boot;
@@ -49,8 +50,8 @@ final class BootsByNameTest extends AppTestCase
     public static function models(): array
     {
         return array_combine(
-            ['ColumnChunk', 'Dataset', 'FigureSet', 'Import', 'Revision', 'User', 'Variable', 'Edition', 'EditionFile', 'HeldContent', 'Report', 'ReportCheck', 'ReportLink'],
-            array_map(static fn(string $model): array => [$model], [ColumnChunk::class, Dataset::class, FigureSet::class, Import::class, Revision::class, User::class, Variable::class, Edition::class, EditionFile::class, HeldContent::class, Report::class, ReportCheck::class, ReportLink::class]),
+            ['ColumnChunk', 'Dataset', 'FigureSet', 'Import', 'Revision', 'User', 'Variable', 'Edition', 'EditionFile', 'HeldContent', 'Report', 'ReportCheck', 'ReportLink', 'Share'],
+            array_map(static fn(string $model): array => [$model], [ColumnChunk::class, Dataset::class, FigureSet::class, Import::class, Revision::class, User::class, Variable::class, Edition::class, EditionFile::class, HeldContent::class, Report::class, ReportCheck::class, ReportLink::class, Share::class]),
         );
     }
 }

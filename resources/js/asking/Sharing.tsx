@@ -1,0 +1,202 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { type SubmitEvent, useState } from 'react';
+import { useLocation } from 'wouter';
+import { api, bodyOf, type Share } from '../api/client';
+import { DATASETS, datasetKey } from '../api/datasets';
+import { Button } from '../ui/Button';
+import { WordChoice } from '../ui/WordChoice';
+import { WordPopover } from '../ui/WordPopover';
+
+/** What of a dataset is asked for here. */
+interface OfDataset {
+    id: number;
+    title: string;
+    share: number | null;
+}
+
+const roles = [
+    { value: 'reader', words: 'read', sentence: 'Sees everything, changes nothing.' },
+    { value: 'editor', words: 'change', sentence: 'Changes data and reports, and undoes.' },
+];
+
+const sharesKey = (dataset: number) => ['shares', dataset];
+
+/** Who has a part in the dataset: offered, changed, ended. */
+export function Sharing({ dataset }: { dataset: OfDataset }) {
+    return (
+        <WordPopover label={`Share ${dataset.title}`} words="Share" className="w-110 max-w-[94vw] p-4" wordClassName="inline-block min-h-6">
+            <Shares dataset={dataset.id} />
+        </WordPopover>
+    );
+}
+
+function Shares({ dataset }: { dataset: number }) {
+    const queries = useQueryClient();
+    const [role, setRole] = useState('reader');
+    const shares = useQuery({
+        queryKey: sharesKey(dataset),
+        queryFn: async () => bodyOf(await api.GET('/datasets/{dataset}/shares', { params: { path: { dataset } } })),
+    });
+    const look = () =>
+        Promise.all([sharesKey(dataset), datasetKey(dataset), DATASETS].map((queryKey) => queries.invalidateQueries({ queryKey })));
+    const meta = { isSaidInPlace: true };
+    const offer = useMutation({
+        meta,
+        mutationFn: async (email: string) =>
+            bodyOf(
+                await api.POST('/datasets/{dataset}/shares', {
+                    params: { path: { dataset } },
+                    body: { email, role: role === 'editor' ? 'editor' : 'reader' },
+                }),
+            ),
+        onSuccess: look,
+    });
+    const change = useMutation({
+        mutationFn: async ({ id, to }: { id: number; to: 'reader' | 'editor' }) =>
+            bodyOf(await api.PATCH('/shares/{share}', { params: { path: { share: id } }, body: { role: to } })),
+        onSuccess: look,
+    });
+    const end = useMutation({
+        mutationFn: (id: number) => api.DELETE('/shares/{share}', { params: { path: { share: id } } }),
+        onSuccess: look,
+    });
+    const handOver = useMutation({
+        meta,
+        mutationFn: (share: number) => api.POST('/datasets/{dataset}/hand-over', { params: { path: { dataset } }, body: { share } }),
+        onSuccess: look,
+    });
+    const submit = (event: SubmitEvent<HTMLFormElement>) => {
+        event.preventDefault();
+        const form = event.currentTarget;
+        const email = new FormData(form).get('email');
+        if (typeof email === 'string') {
+            offer.mutate(email, { onSuccess: () => form.reset() });
+        }
+    };
+    const failure = shares.error ?? offer.error ?? handOver.error;
+    return (
+        <>
+            <form onSubmit={submit}>
+                <label className="block">
+                    <span className="text-small text-soft">E-mail of somebody with an account here, or who will have one</span>
+                    <input
+                        name="email"
+                        type="email"
+                        required
+                        maxLength={255}
+                        className="mt-1 w-full rounded-md border border-hair-strong bg-paper px-2.5 py-1.5"
+                    />
+                </label>
+                <p className="mt-2 flex items-center gap-4">
+                    <span>
+                        may <WordChoice name="What they may do" options={roles} value={role} onChange={setRole} />
+                    </span>
+                    <Button type="submit" look="primary" className="ml-auto" disabled={offer.isPending}>
+                        Offer it
+                    </Button>
+                </p>
+            </form>
+            {failure !== null && (
+                <p role="alert" className="mt-2 text-small text-alarm">
+                    {failure.message}
+                </p>
+            )}
+            <ul className="mt-3">
+                {shares.data?.shares.map((share) => (
+                    <One
+                        key={share.id}
+                        share={share}
+                        onRole={(to) => change.mutate({ id: share.id, to })}
+                        onEnd={() => end.mutate(share.id)}
+                        onHandOver={() => handOver.mutate(share.id)}
+                    />
+                ))}
+            </ul>
+        </>
+    );
+}
+
+function One({
+    share,
+    onRole,
+    onEnd,
+    onHandOver,
+}: {
+    share: Share;
+    onRole: (role: 'reader' | 'editor') => void;
+    onEnd: () => void;
+    onHandOver: () => void;
+}) {
+    const [isAsked, setIsAsked] = useState(false);
+    const who = share.name ?? share.email;
+    return (
+        <li className="border-b border-hair py-1.5 text-small last:border-b-0">
+            <span className="flex flex-wrap items-baseline gap-x-3">
+                <span className="min-w-0 flex-1 truncate" title={share.email}>
+                    <bdi>{who}</bdi>
+                    {!share.is_taken && (
+                        <span className="text-soft"> {share.is_offered ? 'has not taken it yet' : '(offered no more)'}</span>
+                    )}
+                </span>
+                <span>
+                    may{' '}
+                    <WordChoice
+                        name={`What ${who} may do`}
+                        options={roles}
+                        value={share.role}
+                        onChange={(to) => onRole(to === 'editor' ? 'editor' : 'reader')}
+                    />
+                </span>
+                {share.is_taken && (
+                    <button
+                        type="button"
+                        className="min-h-6 hover:underline"
+                        aria-label={`Hand it over to ${who}`}
+                        onClick={() => setIsAsked(true)}
+                    >
+                        Hand it over
+                    </button>
+                )}
+                <button type="button" className="min-h-6 hover:underline" aria-label={`End it: ${who}`} onClick={onEnd}>
+                    End it
+                </button>
+            </span>
+            {isAsked && (
+                <span className="mt-1 flex flex-wrap items-center gap-3">
+                    <span>It becomes {who}’s, and you may change it still.</span>
+                    <Button className="px-2! py-0.5!" onClick={onHandOver}>
+                        Hand it over
+                    </Button>
+                    <Button look="quiet" className="px-2! py-0.5!" onClick={() => setIsAsked(false)}>
+                        Keep it
+                    </Button>
+                </span>
+            )}
+        </li>
+    );
+}
+
+/** The way out of somebody's dataset. */
+export function Leaving({ dataset }: { dataset: OfDataset }) {
+    const queries = useQueryClient();
+    const [, go] = useLocation();
+    const leave = useMutation({
+        mutationFn: (share: number) => api.DELETE('/shares/{share}', { params: { path: { share } } }),
+        onSuccess: async () => {
+            go('/datasets');
+            await queries.invalidateQueries({ queryKey: DATASETS });
+        },
+    });
+    const { share } = dataset;
+    return share === null ? null : (
+        <Button
+            look="quiet"
+            className="px-1! py-0! text-small"
+            aria-label={`Leave it: ${dataset.title}`}
+            disabled={leave.isPending}
+            onClick={() => leave.mutate(share)}
+        >
+            Leave it
+        </Button>
+    );
+}

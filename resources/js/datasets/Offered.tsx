@@ -1,0 +1,54 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useLocation } from 'wouter';
+import { api, bodyOf } from '../api/client';
+import { DATASETS } from '../api/datasets';
+import { Button } from '../ui/Button';
+
+const OFFERED = ['offered'];
+
+/** Datasets that others offer a part in. */
+export function Offered() {
+    const queries = useQueryClient();
+    const [, go] = useLocation();
+    const offered = useQuery({ queryKey: OFFERED, queryFn: async () => bodyOf(await api.GET('/shares')), staleTime: 0 });
+    const look = () => Promise.all([OFFERED, DATASETS].map((queryKey) => queries.invalidateQueries({ queryKey })));
+    const take = useMutation({
+        mutationFn: async (share: number) => bodyOf(await api.POST('/shares/{share}/take', { params: { path: { share } } })),
+        onSuccess: async ({ dataset }) => {
+            await look();
+            go(`/datasets/${dataset}/profile`);
+        },
+    });
+    const decline = useMutation({
+        mutationFn: (share: number) => api.DELETE('/shares/{share}', { params: { path: { share } } }),
+        onSuccess: look,
+    });
+    return (
+        <ul aria-label="Offered to you">
+            {offered.data?.map(({ id, title, role, by }) => (
+                <li key={id} className="mt-6 flex flex-wrap items-center gap-3 border-l-3 border-accent bg-accent-wash px-4 py-2">
+                    <span className="min-w-0 flex-1 basis-60">
+                        <bdi>{by}</bdi> offers you “<bdi>{title}</bdi>”, to {role === 'editor' ? 'change' : 'read'}.
+                    </span>
+                    <Button
+                        look="primary"
+                        className="px-2! py-0.5!"
+                        aria-label={`Take it: ${title}`}
+                        disabled={take.isPending}
+                        onClick={() => take.mutate(id)}
+                    >
+                        Take it
+                    </Button>
+                    <Button
+                        className="px-2! py-0.5!"
+                        aria-label={`Decline: ${title}`}
+                        disabled={decline.isPending}
+                        onClick={() => decline.mutate(id)}
+                    >
+                        Decline
+                    </Button>
+                </li>
+            ))}
+        </ul>
+    );
+}

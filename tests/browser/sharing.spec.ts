@@ -1,0 +1,59 @@
+import { expect, test } from '@playwright/test';
+import { choose, figures, signIn, signInTo, uploadAndOpen } from './steps';
+
+const hives = 'Hive,Honey\nN1,20\nN2,22\nS1,30\n';
+
+test('a dataset is shared: offered, taken, read, then changed, seen by the other in seconds, handed over and left', async ({
+    page,
+    browser,
+}) => {
+    const email = `guest-${process.env.TEST_PARALLEL_INDEX ?? 0}@rowtally.example`;
+    await signIn(page);
+    await uploadAndOpen(page, 'shared.csv', hives, 'Honey');
+    await expect.poll(() => figures(page, 'mean')).toEqual(['24.0']);
+    const address = page.url();
+    await page.getByRole('button', { name: 'Share shared' }).click();
+    await page.getByLabel(/^E-mail of somebody/).fill(email);
+    await page.getByRole('button', { name: 'Offer it' }).click();
+    await expect(page.getByText('has not taken it yet')).toBeVisible();
+    await page.keyboard.press('Escape');
+
+    const theirs = await browser.newPage();
+    await signInTo(theirs, { email, password: 'browser-tests' });
+    await theirs.getByRole('button', { name: 'Take it: shared' }).first().click();
+    await expect(theirs.getByText('You may read it', { exact: true })).toBeVisible();
+    await theirs.goto(address);
+    await expect.poll(() => figures(theirs, 'mean')).toEqual(['24.0']);
+    // A reader is told why nothing changes.
+    await theirs.getByRole('link', { name: 'Rows', exact: true }).click();
+    await theirs.getByRole('grid').focus();
+    await theirs.keyboard.press('ArrowRight');
+    await theirs.keyboard.type('90');
+    await theirs.keyboard.press('Enter');
+    await expect(theirs.getByText('You may read this dataset and not change it.').first()).toBeVisible();
+
+    await page.reload();
+    await expect(page.getByText(/^Guest \d is in Rows$/)).toBeVisible();
+    await page.getByRole('button', { name: 'Share shared' }).click();
+    await choose(page, /^What Guest \d may do/, 'change');
+    await expect(page.getByRole('button', { name: /^What Guest \d may do/ })).toHaveText('change');
+    await page.keyboard.press('Escape');
+
+    await theirs.reload();
+    await theirs.getByRole('grid').focus();
+    await theirs.keyboard.press('ArrowRight');
+    await theirs.keyboard.type('90');
+    await theirs.keyboard.press('Enter');
+    // By hand: (90 + 22 + 30) / 3; without a step of the other's.
+    await expect.poll(() => figures(page, 'mean')).toEqual(['47.3']);
+
+    await page.getByRole('button', { name: 'Share shared' }).click();
+    await page.getByRole('button', { name: /^Hand it over to Guest/ }).click();
+    await page.getByRole('button', { name: 'Hand it over', exact: true }).last().click();
+    await expect(page.getByRole('button', { name: 'Leave it: shared' })).toBeVisible();
+    await page.getByRole('button', { name: 'Leave it: shared' }).click();
+    await expect(page.getByRole('heading', { name: 'Datasets' })).toBeVisible();
+    await page.goto(address);
+    await expect(page.getByRole('alert').first()).toBeVisible();
+    await theirs.close();
+});
