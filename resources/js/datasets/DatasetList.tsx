@@ -17,8 +17,8 @@ export function DatasetList({ datasets }: { datasets: DatasetSummary[] }) {
                 <tr className="border-b border-hair-strong text-small text-soft">
                     <th className="py-2 text-left font-normal">Title</th>
                     <th className="px-3 py-2 text-right font-normal">Rows</th>
-                    <th className="px-3 py-2 text-right font-normal">Variables</th>
-                    <th className="px-3 py-2 text-right font-normal">Changed</th>
+                    <th className="px-3 py-2 text-right font-normal max-sm:hidden">Variables</th>
+                    <th className="px-3 py-2 text-right font-normal max-sm:hidden">Changed</th>
                     <th className="w-px">
                         <span className="sr-only">Delete</span>
                     </th>
@@ -43,8 +43,8 @@ export function DatasetList({ datasets }: { datasets: DatasetSummary[] }) {
                             </span>
                         </td>
                         <td className={numberCell}>{count(dataset.rows)}</td>
-                        <td className={numberCell}>{count(dataset.variables)}</td>
-                        <td className="px-3 py-2.5 text-right whitespace-nowrap text-soft">{moment(dataset.changed_at)}</td>
+                        <td className={`${numberCell} max-sm:hidden`}>{count(dataset.variables)}</td>
+                        <td className="px-3 py-2.5 text-right whitespace-nowrap text-soft max-sm:hidden">{moment(dataset.changed_at)}</td>
                         <td className="py-1">{dataset.owner === null && <DeleteDataset dataset={dataset} />}</td>
                     </tr>
                 ))}
