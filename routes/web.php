@@ -15,6 +15,7 @@ use App\Http\Controllers\EntryCheckController;
 use App\Http\Controllers\ExportController;
 use App\Http\Controllers\FieldController;
 use App\Http\Controllers\FigureController;
+use App\Http\Controllers\HealthController;
 use App\Http\Controllers\ImportController;
 use App\Http\Controllers\JudgeController;
 use App\Http\Controllers\PageController;
@@ -144,6 +145,8 @@ Route::prefix('api')->group(static function (): void {
     });
     Route::any('{any?}', static fn() => abort(404))->where('any', '.*');
 });
+
+Route::get('up', [HealthController::class, 'show'])->withoutMiddleware('web');
 
 // A report under a link, for anybody who has it: no account, and no session.
 Route::middleware([])->withoutMiddleware('web')->prefix('shared')->group(static function (): void {
