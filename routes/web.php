@@ -41,9 +41,9 @@ Route::prefix('api')->group(static function (): void {
     Route::get('session', [SessionController::class, 'show']);
     Route::post('session', [SessionController::class, 'store']);
     Route::post('accounts', [AccountController::class, 'store']);
-    Route::post('accounts/confirm', [AccountController::class, 'confirm'])->middleware('throttle:30,1');
-    Route::post('passwords/forgot', [AccountController::class, 'forgot'])->middleware('throttle:10,1');
-    Route::post('passwords/new', [AccountController::class, 'reset'])->middleware('throttle:30,1');
+    Route::post('accounts/confirm', [AccountController::class, 'confirm'])->middleware('throttle:30,1,confirm');
+    Route::post('passwords/forgot', [AccountController::class, 'forgot'])->middleware('throttle:10,1,forgot');
+    Route::post('passwords/new', [AccountController::class, 'reset'])->middleware('throttle:30,1,reset');
     Route::get('conventions', [ConventionController::class, 'index']);
     Route::middleware(['auth', FairShare::class, OnlyOnce::class])->group(static function (): void {
         Route::delete('session', [SessionController::class, 'destroy']);
@@ -56,14 +56,14 @@ Route::prefix('api')->group(static function (): void {
         Route::delete('account/sessions', [AccountController::class, 'endSessions']);
         Route::delete('account/sessions/{session}', [AccountController::class, 'endSession'])->where('session', '[0-9a-f]{64}');
         Route::post('account/factor', [AccountController::class, 'beginFactor']);
-        Route::post('account/factor/confirm', [AccountController::class, 'confirmFactor'])->middleware('throttle:10,1');
+        Route::post('account/factor/confirm', [AccountController::class, 'confirmFactor'])->middleware('throttle:10,1,factor');
         Route::post('account/factor/recovery-codes', [AccountController::class, 'recoveryCodes']);
         Route::delete('account/factor', [AccountController::class, 'endFactor']);
         Route::get('datasets', [DatasetController::class, 'index']);
         Route::get('datasets/{dataset}', [DatasetController::class, 'show'])->can('view', 'dataset');
         Route::delete('datasets/{dataset}', [DatasetController::class, 'destroy'])->can('delete', 'dataset');
         Route::get('datasets/{dataset}/shares', [ShareController::class, 'index'])->can('view', 'dataset');
-        Route::post('datasets/{dataset}/shares', [ShareController::class, 'store'])->can('delete', 'dataset')->middleware('throttle:60,1');
+        Route::post('datasets/{dataset}/shares', [ShareController::class, 'store'])->can('delete', 'dataset')->middleware('throttle:30,60,offer');
         Route::post('datasets/{dataset}/hand-over', [ShareController::class, 'handOver'])->can('delete', 'dataset');
         Route::post('datasets/{dataset}/here', [ShareController::class, 'here'])->can('view', 'dataset');
         Route::get('shares', [ShareController::class, 'offered']);

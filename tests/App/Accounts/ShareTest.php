@@ -164,6 +164,15 @@ final class ShareTest extends AppTestCase
         self::assertSame([], $this->getJson("/api/datasets/{$d}/shares")->json('shares'));
     }
 
+    public function test_letters_to_others_have_a_bound_of_their_own(): void
+    {
+        for ($i = 0; $i < 30; ++$i) {
+            $this->postJson("/api/datasets/{$this->dataset->id}/shares", ['email' => 'ida@example.org', 'role' => 'reader'])->assertCreated();
+        }
+        $this->postJson("/api/datasets/{$this->dataset->id}/shares", ['email' => 'ida@example.org', 'role' => 'reader'])->assertTooManyRequests();
+        $this->postJson('/api/account/factor/confirm', ['code' => '123456'])->assertUnprocessable();
+    }
+
     public function test_an_editor_gets_at_no_other_dataset_of_its_owner(): void
     {
         $secret = $this->dataset("kg\n999\n", 'secret.csv');
