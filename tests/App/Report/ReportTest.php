@@ -264,8 +264,11 @@ final class ReportTest extends AppTestCase
         $this->postJson("/api/editions/{$edition}/files", ['form' => 'html'])->assertNotFound();
         $this->postJson("/api/editions/{$edition}/links")->assertNotFound();
         $this->deleteJson("/api/links/{$link}")->assertNotFound();
-        // Nor can its rows be had through a report of one's own.
-        $mine = $this->postJson("/api/datasets/{$own->id}/kept", ['kind' => 'comparison', 'address' => "what=datasets&of=kg&other={$dataset->id}"])->assertCreated()->json();
+        // Nor can its rows be had through a report of one's own, also one that was written when both were one account's.
+        $this->postJson("/api/datasets/{$own->id}/kept", ['kind' => 'comparison', 'address' => "what=datasets&of=kg&other={$dataset->id}"])->assertUnprocessable()->assertJsonPath('message', 'Choose the other dataset.');
+        $second = $this->dataset("kg\n1\n2\n", 'second.csv');
+        $mine = $this->postJson("/api/datasets/{$own->id}/kept", ['kind' => 'comparison', 'address' => "what=datasets&of=kg&other={$second->id}"])->assertCreated()->json();
+        $second->forceFill(['user_id' => $this->keeper->id])->save();
         self::assertSame(['Choose the other dataset.'], $this->getJson("/api/reports/{$mine['report']}/blocks/{$mine['block']}")->json('lacks'));
         $this->postJson("/api/datasets/{$own->id}/kept", ['kind' => 'heading', 'title' => 'x', 'report' => $id])->assertNotFound();
     }
