@@ -12,7 +12,7 @@ test('a dataset is shared: offered, taken, read, then changed, seen by the other
     await uploadAndOpen(page, 'shared.csv', hives, 'Honey');
     await expect.poll(() => figures(page, 'mean')).toEqual(['24.0']);
     const address = page.url();
-    await page.getByRole('button', { name: 'Share shared' }).click();
+    await page.getByRole('button', { name: 'Share', exact: true }).click();
     await page.getByLabel(/^E-mail of somebody/).fill(email);
     await page.getByRole('button', { name: 'Offer it' }).click();
     await expect(page.getByText('has not taken it yet')).toBeVisible();
@@ -34,7 +34,7 @@ test('a dataset is shared: offered, taken, read, then changed, seen by the other
 
     await page.reload();
     await expect(page.getByText(/^Guest \d is in Rows$/)).toBeVisible();
-    await page.getByRole('button', { name: 'Share shared' }).click();
+    await page.getByRole('button', { name: 'Share', exact: true }).click();
     await choose(page, /^What Guest \d may do/, 'change');
     await expect(page.getByRole('button', { name: /^What Guest \d may do/ })).toHaveText('change');
     await page.keyboard.press('Escape');
@@ -47,7 +47,7 @@ test('a dataset is shared: offered, taken, read, then changed, seen by the other
     // By hand: (90 + 22 + 30) / 3; without a step of the other's.
     await expect.poll(() => figures(page, 'mean')).toEqual(['47.3']);
 
-    await page.getByRole('button', { name: 'Share shared' }).click();
+    await page.getByRole('button', { name: 'Share', exact: true }).click();
     await page.getByRole('button', { name: /^Hand it over to Guest/ }).click();
     await page.getByRole('button', { name: 'Hand it over', exact: true }).last().click();
     await expect(page.getByRole('button', { name: 'Leave it: shared' })).toBeVisible();

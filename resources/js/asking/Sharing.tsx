@@ -22,9 +22,9 @@ const roles = [
 const sharesKey = (dataset: number) => ['shares', dataset];
 
 /** Who has a part in the dataset: offered, changed, ended. */
-export function Sharing({ dataset }: { dataset: OfDataset }) {
+export function Sharing({ dataset, label = `Share ${dataset.title}` }: { dataset: OfDataset; label?: string }) {
     return (
-        <WordPopover label={`Share ${dataset.title}`} words="Share" className="w-110 max-w-[94vw] p-4" wordClassName="inline-block min-h-6">
+        <WordPopover label={label} words="Share" className="w-110 max-w-[94vw] p-4" wordClassName="inline-block min-h-6">
             <Shares dataset={dataset.id} />
         </WordPopover>
     );
