@@ -107,11 +107,12 @@ test('blocks are moved by keys and by hand, titled, taken out and brought back',
     await page.getByRole('button', { name: 'Add it' }).click();
     await expect(page.getByRole('article', { name: /: site$/ }).getByRole('table')).toContainText('50.0');
     await page.getByRole('button', { name: 'Write', exact: true }).click();
+    const words = page.getByRole('textbox', { name: 'Text', exact: true }).last();
+    await expect(words).toBeFocused();
     await page.keyboard.type('As {table 1');
     await expect(page.getByRole('listbox', { name: 'Figures' }).getByRole('option').first()).toHaveText('Leads to Table 1');
     await page.keyboard.press('Enter');
     await page.keyboard.type(' shows.');
-    const words = page.getByRole('textbox', { name: 'Text', exact: true }).last();
     await expect(words).toHaveText('As Table 1 shows.');
     await words.press('Control+a');
     await page.getByRole('button', { name: 'Bold' }).click();
