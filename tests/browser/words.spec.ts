@@ -47,6 +47,7 @@ test('a figure is set into a sentence by typing what it is called, and follows t
         .first()
         .click();
     await page.getByRole('button', { name: 'Delete variable' }).click();
+    await expect(page.getByRole('button', { name: /^Apiary/ })).toHaveCount(0);
     await page.getByRole('link', { name: 'Report' }).click();
     await expect(words).toContainText('"apiary"');
     await expect(words).toContainText('27.5');

@@ -110,7 +110,6 @@ export function WordsEditor({
             searching(setSearch),
         ],
         content: words,
-        autofocus: isFresh,
         injectCSS: false,
         enableInputRules: false,
         enablePasteRules: false,
@@ -126,6 +125,12 @@ export function WordsEditor({
         onFocus: () => setIsHere(true),
         onBlur: onLeave,
     });
+    // Once it stands in the page: what makes the editor may be ahead of that, and the focus would go nowhere.
+    useEffect(() => {
+        if (isFresh && !editor.isDestroyed) {
+            editor.commands.focus();
+        }
+    }, [editor, isFresh]);
     const take = (candidate: Candidate | undefined) => {
         if (candidate !== undefined && search !== null) {
             setIn(editor, search.range, candidate.reference === undefined ? [asNode(candidate.field)] : [asReference(candidate.reference)]);
