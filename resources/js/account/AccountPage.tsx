@@ -7,7 +7,7 @@ import { TopBar } from '../ui/TopBar';
 import { Waiting } from '../ui/Waiting';
 import { Account } from './Account';
 import { Refused, Said } from './Door';
-import { Field, typedIn } from './Field';
+import { Field, NewPassword, typedIn } from './Field';
 import { useAccount, useAccountChanges, useSessions } from './queries';
 
 /** One's own account: name, password, one-time codes, where it is signed in, its data, its end. */
@@ -92,13 +92,7 @@ function Password() {
         <Part title="Password">
             <form onSubmit={submit} className="space-y-3">
                 <Field name="current_password" label="Password until now" type="password" autoComplete="current-password" />
-                <Field
-                    name="password"
-                    label="New password, 8 characters or more"
-                    type="password"
-                    autoComplete="new-password"
-                    minLength={8}
-                />
+                <NewPassword label="New password" />
                 {changePassword.isError && <Refused>{changePassword.error.message}</Refused>}
                 {changePassword.isSuccess && (
                     <Said>

@@ -1,7 +1,7 @@
 import { type SubmitEvent, useEffect, useState } from 'react';
 import { Button } from '../ui/Button';
 import { Door, DoorLink, Refused, Said } from './Door';
-import { Field, typedIn } from './Field';
+import { Field, NewPassword, typedIn } from './Field';
 import { useConfirm, useForgot, useNewPassword, useRegister, useSession } from './queries';
 
 const wide = 'w-full justify-center py-2!';
@@ -25,13 +25,7 @@ export function RegisterPage() {
                 <form onSubmit={submit} className="space-y-4">
                     <Field name="name" label="What you are called" autoComplete="name" maxLength={100} autoFocus />
                     <Field name="email" label="E-mail" type="email" autoComplete="username" />
-                    <Field
-                        name="password"
-                        label="Password, 8 characters or more"
-                        type="password"
-                        autoComplete="new-password"
-                        minLength={8}
-                    />
+                    <NewPassword label="Password" />
                     {register.isError && <Refused>{register.error.message}</Refused>}
                     <Button type="submit" look="primary" disabled={register.isPending} className={wide}>
                         Make it
@@ -88,14 +82,7 @@ export function NewPasswordPage() {
                 <Said>{set.data.message}</Said>
             ) : (
                 <form onSubmit={submit} className="space-y-4">
-                    <Field
-                        name="password"
-                        label="New password, 8 characters or more"
-                        type="password"
-                        autoComplete="new-password"
-                        minLength={8}
-                        autoFocus
-                    />
+                    <NewPassword label="New password" autoFocus />
                     {set.isError && <Refused>{set.error.message}</Refused>}
                     <Button type="submit" look="primary" disabled={set.isPending} className={wide}>
                         Set it

@@ -16,6 +16,20 @@ export function Field({ name, label, ...rest }: ComponentProps<'input'> & { name
     );
 }
 
+/** A password that is set; what it has to be stands in its label. */
+export function NewPassword({ label, ...rest }: { label: string; autoFocus?: boolean }) {
+    return (
+        <Field
+            name="password"
+            label={`${label}, 8 characters or more`}
+            type="password"
+            autoComplete="new-password"
+            minLength={8}
+            {...rest}
+        />
+    );
+}
+
 /** What was typed into a form, by name. */
 export function typedIn(form: HTMLFormElement): (name: string) => string {
     const data = new FormData(form);

@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react';
 import type { Edition, EditionFile, Report } from '../api/client';
 import { Button } from '../ui/Button';
-import { WordChoice } from '../ui/WordChoice';
+import { PaperChoice } from './PaperChoice';
 import { WordPopover } from '../ui/WordPopover';
 import { type Form, useFile, useHandOver } from './queries';
 
@@ -54,16 +54,7 @@ export function HandOver({ report }: { report: Report }) {
             </label>
             <p className="mt-2 flex flex-wrap gap-x-4 text-small">
                 <span>
-                    On paper of{' '}
-                    <WordChoice
-                        name="Paper"
-                        options={[
-                            { value: 'a4', words: 'A4' },
-                            { value: 'letter', words: 'Letter' },
-                        ]}
-                        value={size}
-                        onChange={(to) => setSize(to === 'letter' ? 'letter' : 'a4')}
-                    />
+                    <PaperChoice value={size} onChange={setSize} />
                 </span>
                 <label className="flex items-center gap-2">
                     <input type="checkbox" className="accent-accent" checked={rows} onChange={(event) => setRows(event.target.checked)} />

@@ -2,27 +2,18 @@ import { useState } from 'react';
 import type { Report } from '../api/client';
 import { Notice } from '../ui/Notice';
 import { Waiting } from '../ui/Waiting';
-import { WordChoice } from '../ui/WordChoice';
+import { type Paper, PaperChoice } from './PaperChoice';
 import { usePages } from './queries';
 
 /** The report as it will be on paper: its pages, with their breaks, heads and numbers. */
 export function Pages({ report, revision }: { report: Report; revision: number }) {
-    const [size, setSize] = useState<'a4' | 'letter'>('a4');
+    const [size, setSize] = useState<Paper>('a4');
     const pages = usePages(report, revision, size);
     const numbers = Array.from({ length: pages.data?.pages ?? 0 }, (_, i) => i + 1);
     return (
         <section aria-label="On paper" className="py-4">
             <p className="mb-3 text-small text-soft">
-                On paper of{' '}
-                <WordChoice
-                    name="Paper"
-                    options={[
-                        { value: 'a4', words: 'A4' },
-                        { value: 'letter', words: 'Letter' },
-                    ]}
-                    value={size}
-                    onChange={(to) => setSize(to === 'letter' ? 'letter' : 'a4')}
-                />
+                <PaperChoice value={size} onChange={setSize} />
                 {pages.data !== undefined && `: ${numbers.length === 1 ? '1 page' : `${numbers.length} pages`}`}
             </p>
             {pages.isPending && <Waiting what="Setting the pages" />}
