@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react';
 import type { Edition, EditionFile, Report } from '../api/client';
 import { Button } from '../ui/Button';
-import { PaperChoice } from './PaperChoice';
+import { PaperChoice, type Size } from './PaperChoice';
 import { WordPopover } from '../ui/WordPopover';
 import { type Form, useFile, useHandOver } from './queries';
 
@@ -17,8 +17,6 @@ export const forms: { form: Form; words: string; sentence: string }[] = [
     },
     { form: 'tables', words: 'Tables and pictures', sentence: 'CSV in full precision, SVG and PNG, in a zip with the record.' },
 ];
-
-export type Size = 'a4' | 'letter';
 
 /** Hands the report over: an edition that never changes, in the form that is chosen. */
 export function HandOver({ report }: { report: Report }) {

@@ -2,12 +2,12 @@ import { useState } from 'react';
 import type { Report } from '../api/client';
 import { Notice } from '../ui/Notice';
 import { Waiting } from '../ui/Waiting';
-import { type Paper, PaperChoice } from './PaperChoice';
+import { PaperChoice, type Size } from './PaperChoice';
 import { usePages } from './queries';
 
 /** The report as it will be on paper: its pages, with their breaks, heads and numbers. */
 export function Pages({ report, revision }: { report: Report; revision: number }) {
-    const [size, setSize] = useState<Paper>('a4');
+    const [size, setSize] = useState<Size>('a4');
     const pages = usePages(report, revision, size);
     const numbers = Array.from({ length: pages.data?.pages ?? 0 }, (_, i) => i + 1);
     return (

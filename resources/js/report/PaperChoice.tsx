@@ -1,6 +1,7 @@
 import { WordChoice } from '../ui/WordChoice';
 
-export type Paper = 'a4' | 'letter';
+/** Of paper. */
+export type Size = 'a4' | 'letter';
 
 const papers = [
     { value: 'a4', words: 'A4' },
@@ -8,7 +9,7 @@ const papers = [
 ];
 
 /** What paper a report is set on. */
-export function PaperChoice({ value, onChange }: { value: Paper; onChange: (paper: Paper) => void }) {
+export function PaperChoice({ value, onChange }: { value: Size; onChange: (size: Size) => void }) {
     return (
         <>
             On paper of{' '}
