@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 use App\Framework\QuietSession;
 use App\Http\ExceptionAnswers;
+use App\Http\Middleware\OwnForms;
 use App\Http\Middleware\ReadableWords;
 use App\Http\Middleware\TellServerTime;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Foundation\Http\Middleware\TrimStrings;
+use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
@@ -32,7 +34,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $middleware->convertEmptyStringsToNull(except: [static fn(Request $request): bool => !$request->isMethodSafe()]);
         $middleware->prepend(TellServerTime::class);
         $middleware->append(ReadableWords::class);
-        $middleware->web(remove: [ShareErrorsFromSession::class], replace: [StartSession::class => QuietSession::class]);
+        $middleware->web(remove: [ShareErrorsFromSession::class], replace: [StartSession::class => QuietSession::class, ValidateCsrfToken::class => OwnForms::class]);
         $middleware->redirectGuestsTo('/');
     })
     ->withExceptions(static function (Exceptions $exceptions): void {

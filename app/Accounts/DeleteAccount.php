@@ -28,6 +28,7 @@ final readonly class DeleteAccount
         DB::transaction(static function () use ($user): void {
             DB::table('sessions')->where('user_id', $user->id)->delete();
             DB::table('password_reset_tokens')->where('email', $user->email)->delete();
+            Tokens::revokeAll($user);
             $user->delete();
         });
         Storage::delete(array_values($imports->map(static fn(Import $import): string => $import->path)->all()));

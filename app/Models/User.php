@@ -9,6 +9,7 @@ use Illuminate\Database\Eloquent\Casts\Attribute;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
 use Illuminate\Support\Carbon;
+use Laravel\Sanctum\HasApiTokens;
 
 /**
  * An account.
@@ -27,6 +28,8 @@ use Illuminate\Support\Carbon;
 final class User extends Authenticatable
 {
     use BootsByName;
+    /** @use HasApiTokens<Token> */
+    use HasApiTokens;
 
     protected $table = 'users';
 

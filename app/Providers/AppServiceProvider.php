@@ -15,6 +15,7 @@ use App\Models\Report;
 use App\Models\ReportCheck;
 use App\Models\ReportLink;
 use App\Models\Share;
+use App\Models\Token;
 use App\Models\User;
 use App\Policies\DatasetPolicy;
 use App\Policies\EditionPolicy;
@@ -36,6 +37,7 @@ use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\Session;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
+use Laravel\Sanctum\Sanctum;
 use PDO;
 
 final class AppServiceProvider extends ServiceProvider
@@ -54,6 +56,7 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Model::shouldBeStrict();
+        Sanctum::usePersonalAccessTokenModel(Token::class);
         // Named, they need not be looked for.
         foreach ([
             Dataset::class => DatasetPolicy::class,

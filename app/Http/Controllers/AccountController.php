@@ -11,6 +11,7 @@ use App\Accounts\OneTimeCode;
 use App\Accounts\Register;
 use App\Accounts\SecondFactor;
 use App\Accounts\Sessions;
+use App\Accounts\Tokens;
 use App\Http\Requests\NewAccountRequest;
 use App\Http\Requests\NewPasswordRequest;
 use App\Http\Requests\ProvenRequest;
@@ -76,6 +77,7 @@ final class AccountController
         $user->forceFill(['password' => $request->password(), 'waits_since' => null])->save();
         Password::deleteToken($user);
         Sessions::end($user, null, '');
+        Tokens::revokeAll($user);
 
         return new JsonResponse(['message' => 'The new password is set. Sign in.']);
     }

@@ -9,8 +9,9 @@ import { Account } from './Account';
 import { Refused, Said } from './Door';
 import { Field, NewPassword, typedIn } from './Field';
 import { useAccount, useAccountChanges, useSessions } from './queries';
+import { Tokens } from './Tokens';
 
-/** One's own account: name, password, one-time codes, where it is signed in, its data, its end. */
+/** One's own account: name, password, one-time codes, where it is signed in, its tokens, its data, its end. */
 export function AccountPage() {
     const account = useAccount();
     useEffect(() => {
@@ -31,6 +32,9 @@ export function AccountPage() {
                             <Password />
                             <Factor isOn={account.data.has_factor} left={account.data.recovery_codes_left} />
                             <SignedInAt />
+                            <Part title="For scripts">
+                                <Tokens />
+                            </Part>
                             <Data />
                             <End />
                         </>

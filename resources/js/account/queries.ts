@@ -1,10 +1,11 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, bodyOf, type Session } from '../api/client';
+import { api, bodyOf, type NewToken, type Session } from '../api/client';
 import { saveBlob } from '../ui/copying';
 
 const SESSION = ['session'];
 const ACCOUNT = ['account'];
 const SESSIONS = ['sessions'];
+const TOKENS = ['tokens'];
 const inPlace = { isSaidInPlace: true };
 
 export function useSession() {
@@ -83,6 +84,25 @@ export function useAccount() {
 
 export function useSessions() {
     return useQuery({ queryKey: SESSIONS, queryFn: async () => bodyOf(await api.GET('/account/sessions')) });
+}
+
+export function useTokens() {
+    return useQuery({ queryKey: TOKENS, queryFn: async () => bodyOf(await api.GET('/account/tokens')) });
+}
+
+export function useTokenChanges() {
+    const queries = useQueryClient();
+    return {
+        make: useMutation({
+            meta: inPlace,
+            mutationFn: async (body: NewToken) => bodyOf(await api.POST('/account/tokens', { body })),
+            onSuccess: ({ tokens }) => queries.setQueryData(TOKENS, tokens),
+        }),
+        revoke: useMutation({
+            mutationFn: async (token: number) => bodyOf(await api.DELETE('/account/tokens/{token}', { params: { path: { token } } })),
+            onSuccess: (tokens) => queries.setQueryData(TOKENS, tokens),
+        }),
+    };
 }
 
 /** What can be done with one's own account. */

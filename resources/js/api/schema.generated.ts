@@ -100,6 +100,38 @@ export interface paths {
         patch: operations["renameAccount"];
         trace?: never;
     };
+    "/account/tokens": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listTokens"];
+        put?: never;
+        post: operations["makeToken"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/account/tokens/{token}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["revokeToken"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/account/password": {
         parameters: {
             query?: never;
@@ -1474,6 +1506,26 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * @description What a token may do.
+         * @enum {string}
+         */
+        Scope: "read" | "change" | "own";
+        Token: {
+            id: number;
+            name: string;
+            scopes: components["schemas"]["Scope"][];
+            /** Format: date-time */
+            made: string;
+            /** Format: date-time */
+            ends: string;
+            /**
+             * Format: date-time
+             * @description To a minute.
+             */
+            last_used: string | null;
+            has_ended: boolean;
+        };
         /** @description What is compared. */
         CompareWords: {
             /**
@@ -2717,6 +2769,15 @@ export interface components {
                 "application/json": components["schemas"]["Session"];
             };
         };
+        /** @description The tokens of the account, the latest first. */
+        Tokens: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/json": components["schemas"]["Token"][];
+            };
+        };
         /** @description The words of the request are off; the message says how. */
         Invalid: {
             headers: {
@@ -3002,6 +3063,78 @@ export interface operations {
             };
             401: components["responses"]["Refused"];
             422: components["responses"]["Invalid"];
+        };
+    };
+    listTokens: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Tokens"];
+            401: components["responses"]["Refused"];
+            403: components["responses"]["Refused"];
+        };
+    };
+    makeToken: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description What it is for. */
+                    name: string;
+                    scopes: components["schemas"]["Scope"][];
+                    /**
+                     * @description After how many days it ends.
+                     * @enum {integer}
+                     */
+                    days: 7 | 30 | 90 | 365;
+                    current_password: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The token, which is not told again. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        token: string;
+                        tokens: components["schemas"]["Token"][];
+                    };
+                };
+            };
+            401: components["responses"]["Refused"];
+            403: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+            429: components["responses"]["Refused"];
+        };
+    };
+    revokeToken: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Tokens"];
+            401: components["responses"]["Refused"];
+            403: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
         };
     };
     changePassword: {

@@ -11,7 +11,7 @@ use PHPUnit\Framework\Assert;
 use RuntimeException;
 use Symfony\Component\Yaml\Yaml;
 
-/** Holds an answer of the API to api/openapi.yaml: its status must be prefetchn and its body have the shape written there. */
+/** Holds an answer of the API to api/openapi.yaml: its status must be foreseen and its body have the shape written there. */
 final class Contract
 {
     private const ID = 'https://rowtally.example/openapi.json';
@@ -43,7 +43,7 @@ final class Contract
                 if (($operation['operationId'] ?? '') !== $operationId) {
                     continue;
                 }
-                $response = $operation['responses'][$status] ?? throw new RuntimeException("The contract prefetchs no {$status} for {$operationId}.");
+                $response = $operation['responses'][$status] ?? throw new RuntimeException("The contract foresees no {$status} for {$operationId}.");
                 if (isset($response['$ref'])) {
                     return substr($response['$ref'], 1) . '/content/application~1json/schema';
                 }

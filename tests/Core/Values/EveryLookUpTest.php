@@ -93,7 +93,7 @@ final class EveryLookUpTest extends TestCase
         }
     }
 
-    public function test_what_is_prefetchn_is_read_at_once_and_no_more_of_it(): void
+    public function test_what_is_foreseen_is_read_at_once_and_no_more_of_it(): void
     {
         $buckets = self::recording(self::INTEGERS);
         $values = new BucketedValues($buckets, 0, PowerSums::ofIntegers(array_merge(...self::INTEGERS), null, 0));
@@ -102,15 +102,15 @@ final class EveryLookUpTest extends TestCase
         // Ranks 1, 3, 6, 9 and 12 of 12.
         $values->prefetchQuartiles();
         $values->between(3, 8);
-        self::assertSame([[0, 3], [0, 1, 3, 4], [0, 1, 2]], $buckets->prefetchn);
+        self::assertSame([[0, 3], [0, 1, 3, 4], [0, 1, 2]], $buckets->foreseen);
         self::assertSame(array_merge(...self::INTEGERS), self::listed($values->slices()));
-        self::assertSame([0, 1, 2, 3, 4], $buckets->prefetchn[3]);
+        self::assertSame([0, 1, 2, 3, 4], $buckets->foreseen[3]);
         self::assertSame([0, 1, 1, 2, 3, 4, 4], array_map($values->bucketOf(...), [-3, -2, 0, 1, 5, 12, 99]));
 
         // Rank 1 is in a bucket that no quarter of the ranks is in.
         $alone = self::recording([[1], [2, 3], [4, 5], [6, 7, 8]]);
         (new BucketedValues($alone, 0, PowerSums::ofIntegers(range(1, 8), null, 0)))->prefetchQuartiles();
-        self::assertSame([[0, 1, 2, 3]], $alone->prefetchn);
+        self::assertSame([[0, 1, 2, 3]], $alone->foreseen);
 
         $none = new BucketedValues(new GatheredBuckets([], 0), 0, PowerSums::ofIntegers([], null, 0));
         $none->prefetchQuartiles();
@@ -208,17 +208,17 @@ final class EveryLookUpTest extends TestCase
     }
 
     /**
-     * Buckets that note what was prefetchn.
+     * Buckets that note what was foreseen.
      *
      * @param list<list<int>> $buckets
      *
-     * @return Buckets&object{prefetchn: list<list<int>>}
+     * @return Buckets&object{foreseen: list<list<int>>}
      */
     private static function recording(array $buckets): Buckets
     {
         return new class (new GatheredBuckets($buckets, 0)) implements Buckets {
             /** @var list<list<int>> */
-            public array $prefetchn = [];
+            public array $foreseen = [];
 
             public function __construct(private readonly GatheredBuckets $inner) {}
 
@@ -244,7 +244,7 @@ final class EveryLookUpTest extends TestCase
 
             public function prefetch(array $indexes): void
             {
-                $this->prefetchn[] = $indexes;
+                $this->foreseen[] = $indexes;
             }
         };
     }
