@@ -9,6 +9,7 @@ use App\Http\Controllers\ChangeController;
 use App\Http\Controllers\CheckController;
 use App\Http\Controllers\ClassesController;
 use App\Http\Controllers\CompareController;
+use App\Http\Controllers\ContractController;
 use App\Http\Controllers\ConventionController;
 use App\Http\Controllers\DatasetController;
 use App\Http\Controllers\EditionController;
@@ -49,6 +50,9 @@ Route::prefix('api')->group(static function () use ($signedIn): void {
     Route::post('accounts/confirm', [AccountController::class, 'confirm'])->middleware('throttle:30,1,confirm');
     Route::post('passwords/forgot', [AccountController::class, 'forgot'])->middleware('throttle:10,1,forgot');
     Route::post('passwords/new', [AccountController::class, 'reset'])->middleware('throttle:30,1,reset');
+    Route::get('openapi.yaml', [ContractController::class, 'yaml']);
+    Route::get('contract', [ContractController::class, 'json']);
+    Route::get('docs', [PageController::class, 'show']);
     Route::get('conventions', [ConventionController::class, 'index']);
     // One's own account: never by a token, and no answer is kept, for some are secrets.
     Route::group(['middleware' => [SignedIn::class, FairShare::class], 'scope' => Scope::NONE], static function (): void {

@@ -15,6 +15,7 @@ const AccountPage = lazy(async () => ({ default: (await import('./account/Accoun
 const CheckPage = lazy(async () => ({ default: (await import('./check/CheckPage')).CheckPage }));
 const ComparePage = lazy(async () => ({ default: (await import('./compare/ComparePage')).ComparePage }));
 const DatasetsPage = lazy(async () => ({ default: (await import('./datasets/DatasetsPage')).DatasetsPage }));
+const DocsPage = lazy(async () => ({ default: (await import('./docs/DocsPage')).DocsPage }));
 const IntakePage = lazy(async () => ({ default: (await import('./intake/IntakePage')).IntakePage }));
 const ProfilePage = lazy(async () => ({ default: (await import('./profile/ProfilePage')).ProfilePage }));
 const doors = () => import('./account/Doors');
@@ -67,6 +68,7 @@ if (root !== null) {
                         { path: '/forgot', Page: ForgotPage },
                         { path: '/new-password', Page: NewPasswordPage },
                         { path: '/confirm', Page: ConfirmPage },
+                        { path: '/api/docs', Page: DocsPage },
                     ].map(({ path, Page }) => (
                         <Route key={path} path={path}>
                             <Suspense fallback={null}>

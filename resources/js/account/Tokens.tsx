@@ -11,9 +11,9 @@ import { Field, typedIn } from './Field';
 import { useTokenChanges, useTokens } from './queries';
 
 const SCOPES: { value: Scope; words: string; help: string }[] = [
-    { value: 'read', words: 'look and take out', help: 'Datasets, figures, pictures and reports.' },
-    { value: 'change', words: 'bring in and change', help: 'Datasets and reports, and handing reports over.' },
-    { value: 'own', words: 'share and delete', help: 'Parts in datasets, links to reports, handing over, deleting.' },
+    { value: 'read', words: 'look and take out (read)', help: 'Datasets, figures, pictures and reports.' },
+    { value: 'change', words: 'bring in and change (change)', help: 'Datasets and reports, and handing reports over.' },
+    { value: 'own', words: 'share and delete (own)', help: 'Parts in datasets, links to reports, handing over, deleting.' },
 ];
 
 const DAYS = [

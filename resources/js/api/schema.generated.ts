@@ -11,9 +11,12 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /** Who is signed in. */
         get: operations["showSession"];
         put?: never;
+        /** Signs in with a password, and a one-time code where the account asks for one. */
         post: operations["signIn"];
+        /** Ends this session. */
         delete: operations["signOut"];
         options?: never;
         head?: never;
@@ -29,6 +32,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Makes an account; a letter confirms its address. */
         post: operations["makeAccount"];
         delete?: never;
         options?: never;
@@ -45,6 +49,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Confirms an address by the proof of a letter. */
         post: operations["confirmAccount"];
         delete?: never;
         options?: never;
@@ -61,6 +66,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Sends a letter that lets somebody set another password. */
         post: operations["forgetPassword"];
         delete?: never;
         options?: never;
@@ -77,6 +83,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Sets another password by the proof of a letter. */
         post: operations["newPassword"];
         delete?: never;
         options?: never;
@@ -91,12 +98,15 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /** The account that is signed in. */
         get: operations["showAccount"];
         put?: never;
         post?: never;
+        /** Deletes the account with all that is its. */
         delete: operations["deleteAccount"];
         options?: never;
         head?: never;
+        /** What the account is called. */
         patch: operations["renameAccount"];
         trace?: never;
     };
@@ -107,8 +117,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /** The tokens of the account. */
         get: operations["listTokens"];
         put?: never;
+        /** Makes a token, which is told once. */
         post: operations["makeToken"];
         delete?: never;
         options?: never;
@@ -126,6 +138,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
+        /** Revokes a token. */
         delete: operations["revokeToken"];
         options?: never;
         head?: never;
@@ -140,6 +153,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /** Changes the password and ends the other sessions. */
         put: operations["changePassword"];
         post?: never;
         delete?: never;
@@ -155,6 +169,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /** All data of the account in one zip. */
         get: operations["takeOutAccount"];
         put?: never;
         post?: never;
@@ -171,9 +186,11 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /** Where the account is signed in. */
         get: operations["listSessions"];
         put?: never;
         post?: never;
+        /** Ends all sessions but this. */
         delete: operations["endSessions"];
         options?: never;
         head?: never;
@@ -192,6 +209,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
+        /** Ends a session. */
         delete: operations["endSession"];
         options?: never;
         head?: never;
@@ -207,7 +225,9 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Begins with one-time codes: a key to be confirmed. */
         post: operations["beginFactor"];
+        /** Asks for codes no more. */
         delete: operations["endFactor"];
         options?: never;
         head?: never;
@@ -223,6 +243,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Asks for codes from now on. */
         post: operations["confirmFactor"];
         delete?: never;
         options?: never;
@@ -239,6 +260,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Makes new recovery codes; those until now are void. */
         post: operations["newRecoveryCodes"];
         delete?: never;
         options?: never;
@@ -253,6 +275,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /** Every word of a question with its choices and defaults. */
         get: operations["listConventions"];
         put?: never;
         post?: never;
@@ -269,9 +292,13 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** @description All datasets of the account, the latest change first. Not paged. */
+        /**
+         * All datasets that the account has or has a part in.
+         * @description All datasets of the account, the latest change first. Not paged.
+         */
         get: operations["listDatasets"];
         put?: never;
+        /** A dataset without a row, to be typed. */
         post: operations["startBlank"];
         delete?: never;
         options?: never;
@@ -288,6 +315,7 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** Rows in order, or those that a condition leaves. */
         get: operations["listRows"];
         put?: never;
         post?: never;
@@ -306,6 +334,7 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** The next cell that holds a text. */
         get: operations["findInRows"];
         put?: never;
         post?: never;
@@ -324,8 +353,10 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** What was changed, by whom, in words. */
         get: operations["listChanges"];
         put?: never;
+        /** Makes a change: cells, rows, variables, labels, undo. Names the revision it is made to; on any other it is refused (409). */
         post: operations["changeDataset"];
         delete?: never;
         options?: never;
@@ -343,6 +374,7 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** How far a long change is. */
         get: operations["showLongChange"];
         put?: never;
         post?: never;
@@ -364,6 +396,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Stops a long change; nothing of it is made. */
         post: operations["stopLongChange"];
         delete?: never;
         options?: never;
@@ -380,6 +413,7 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** The ends of each variable: its smallest and largest values. */
         get: operations["showEnds"];
         put?: never;
         post?: never;
@@ -400,6 +434,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** What a formula would make, in a few rows. */
         post: operations["tryFormula"];
         delete?: never;
         options?: never;
@@ -417,6 +452,7 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** What could not be read if a variable were of another type. */
         get: operations["tryType"];
         put?: never;
         post?: never;
@@ -436,6 +472,7 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** The labels of a category with their counts. */
         get: operations["listLabels"];
         put?: never;
         post?: never;
@@ -456,6 +493,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Compares the dataset with a second entry of the same rows. */
         post: operations["compareEntries"];
         delete?: never;
         options?: never;
@@ -474,6 +512,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Reads the file of a dataset once more, to be decided anew. */
         post: operations["rereadDataset"];
         delete?: never;
         options?: never;
@@ -490,7 +529,10 @@ export interface paths {
             };
             cookie?: never;
         };
-        /** @description All of the data as a file, or what a view leaves of them. */
+        /**
+         * All of its data as a file, or what a view leaves of them.
+         * @description All of the data as a file, or what a view leaves of them.
+         */
         get: operations["exportDataset"];
         put?: never;
         post?: never;
@@ -509,8 +551,10 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** What looks like an error of typing. */
         get: operations["checkEntries"];
         put?: never;
+        /** Marks a line of the check as looked at. */
         post: operations["markLookedAt"];
         delete?: never;
         options?: never;
@@ -527,12 +571,15 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** A dataset: its variables, its revision, whose it is. */
         get: operations["showDataset"];
         put?: never;
         post?: never;
+        /** Deletes it with its reports. */
         delete: operations["deleteDataset"];
         options?: never;
         head?: never;
+        /** Its title, description, source, and what its rows are. */
         patch: operations["describeDataset"];
         trace?: never;
     };
@@ -545,6 +592,7 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** Figures, frequencies and their basis, overall and by group. */
         get: operations["showProfile"];
         put?: never;
         post?: never;
@@ -563,6 +611,7 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** A few figures of every variable. */
         get: operations["showOverview"];
         put?: never;
         post?: never;
@@ -581,6 +630,7 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** What the figures say, in sentences, each with its rule. */
         get: operations["listReadings"];
         put?: never;
         post?: never;
@@ -599,6 +649,7 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** Groups, variables, the same rows earlier and later, or two datasets against each other. */
         get: operations["showCompared"];
         put?: never;
         post?: never;
@@ -617,6 +668,7 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** Values beyond the fences, with and without; one to three SD; what depends on them. */
         get: operations["showJudged"];
         put?: never;
         post?: never;
@@ -635,6 +687,7 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** The steps of a figure, for somebody who checks it. */
         get: operations["showWorking"];
         put?: never;
         post?: never;
@@ -653,6 +706,7 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** Under which conventions a stated figure comes about. */
         get: operations["findMatches"];
         put?: never;
         post?: never;
@@ -671,6 +725,7 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** Where a value stands: z-score and percentile rank. */
         get: operations["showStanding"];
         put?: never;
         post?: never;
@@ -689,6 +744,7 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** A stated figure beside the one of the data. */
         get: operations["compareStated"];
         put?: never;
         post?: never;
@@ -707,6 +763,7 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** Figures estimated from labels that are classes with counts. */
         get: operations["showClasses"];
         put?: never;
         post?: never;
@@ -742,6 +799,7 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** A picture: laid out as a scene, or as SVG. */
         get: operations["drawScenes"];
         put?: never;
         post?: never;
@@ -760,6 +818,7 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** What stands at every place of the axis. */
         get: operations["readCrosshair"];
         put?: never;
         post?: never;
@@ -778,6 +837,7 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** How many values lie in a range. */
         get: operations["countRange"];
         put?: never;
         post?: never;
@@ -794,6 +854,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /** All figures there are, with what each is and depends on. */
         get: operations["listFigures"];
         put?: never;
         post?: never;
@@ -811,6 +872,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /** The figures that the account likes to see. */
         put: operations["chooseFigures"];
         post?: never;
         delete?: never;
@@ -830,6 +892,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** What figures in own words show by now. */
         post: operations["showFields"];
         delete?: never;
         options?: never;
@@ -848,7 +911,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** @description Puts something into a report as the question that it answers: the one named, else the one changed last, else a first one. */
+        /**
+         * Puts something into a report as the question that it answers.
+         * @description Puts something into a report as the question that it answers: the one named, else the one changed last, else a first one.
+         */
         post: operations["keepBlock"];
         delete?: never;
         options?: never;
@@ -865,9 +931,13 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** The reports of a dataset. */
         get: operations["listReports"];
         put?: never;
-        /** @description Empty, or filled by a plan for chosen variables. */
+        /**
+         * A report, empty or filled by a plan.
+         * @description Empty, or filled by a plan for chosen variables.
+         */
         post: operations["beginReport"];
         delete?: never;
         options?: never;
@@ -884,8 +954,10 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** Who has a part in a dataset. */
         get: operations["listShares"];
         put?: never;
+        /** Offers somebody a part. */
         post: operations["offerShare"];
         delete?: never;
         options?: never;
@@ -904,6 +976,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Gives the dataset to somebody who has a part in it. */
         post: operations["handOver"];
         delete?: never;
         options?: never;
@@ -922,6 +995,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Says that one is there, and asks who else is. */
         post: operations["tellHere"];
         delete?: never;
         options?: never;
@@ -936,6 +1010,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /** What is offered to the account. */
         get: operations["listOffered"];
         put?: never;
         post?: never;
@@ -957,9 +1032,11 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
+        /** Ends a part. */
         delete: operations["endShare"];
         options?: never;
         head?: never;
+        /** Another role. */
         patch: operations["changeShare"];
         trace?: never;
     };
@@ -974,6 +1051,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Takes what was offered. */
         post: operations["takeShare"];
         delete?: never;
         options?: never;
@@ -990,9 +1068,12 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** A report: its blocks, which ask and hold no number. */
         get: operations["showReport"];
+        /** The whole document as it is to be. Names the version it was made from; on any other it is refused (409). */
         put: operations["changeReport"];
         post?: never;
+        /** Deletes a report with its editions. */
         delete: operations["deleteReport"];
         options?: never;
         head?: never;
@@ -1010,6 +1091,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Takes back the last change. */
         post: operations["undoReport"];
         delete?: never;
         options?: never;
@@ -1028,6 +1110,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Makes what was taken back once more. */
         post: operations["redoReport"];
         delete?: never;
         options?: never;
@@ -1045,6 +1128,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /** Where kept things go. */
         put: operations["markPlace"];
         post?: never;
         delete?: never;
@@ -1063,6 +1147,7 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** A block, worked out of the data by now, as it stands on paper. */
         get: operations["showBlock"];
         put?: never;
         post?: never;
@@ -1081,6 +1166,7 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** The conventions behind the figures, in words. */
         get: operations["showMethod"];
         put?: never;
         post?: never;
@@ -1099,6 +1185,7 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** Which figures have changed since somebody last looked. */
         get: operations["showFigureChanges"];
         put?: never;
         post?: never;
@@ -1117,6 +1204,7 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** What is left to do before it is handed over. */
         get: operations["listUnfinished"];
         put?: never;
         post?: never;
@@ -1137,6 +1225,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Takes the figures by now as seen. */
         post: operations["markSeen"];
         delete?: never;
         options?: never;
@@ -1153,6 +1242,7 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** Sets the report in pages, as it will be printed. */
         get: operations["setPages"];
         put?: never;
         post?: never;
@@ -1172,6 +1262,7 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** A page of those. */
         get: operations["showPage"];
         put?: never;
         post?: never;
@@ -1192,6 +1283,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** The same report of other rows. */
         post: operations["againWithRows"];
         delete?: never;
         options?: never;
@@ -1208,8 +1300,10 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** What was handed over. */
         get: operations["listEditions"];
         put?: never;
+        /** Keeps the report as it is by now, for good. */
         post: operations["makeEdition"];
         delete?: never;
         options?: never;
@@ -1226,6 +1320,7 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** An edition with its files and links. */
         get: operations["showEdition"];
         put?: never;
         post?: never;
@@ -1244,6 +1339,7 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** What would be another figure by now. */
         get: operations["showEditionChanges"];
         put?: never;
         post?: never;
@@ -1264,6 +1360,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Asks for a file of an edition: it is made in the queue. */
         post: operations["askForFile"];
         delete?: never;
         options?: never;
@@ -1281,9 +1378,11 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** Fetches a file that is made. */
         get: operations["fetchFile"];
         put?: never;
         post?: never;
+        /** Makes a file no more. */
         delete: operations["cancelFile"];
         options?: never;
         head?: never;
@@ -1300,6 +1399,7 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** How far a file is. */
         get: operations["showFile"];
         put?: never;
         post?: never;
@@ -1320,6 +1420,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** A link for readers without an account. */
         post: operations["makeLink"];
         delete?: never;
         options?: never;
@@ -1339,6 +1440,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
+        /** Takes a link back. */
         delete: operations["revokeLink"];
         options?: never;
         head?: never;
@@ -1354,6 +1456,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Hands in a report to have its figures worked out anew. */
         post: operations["startCheck"];
         delete?: never;
         options?: never;
@@ -1370,9 +1473,11 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** How far a check is, and what it found. */
         get: operations["showCheck"];
         put?: never;
         post?: never;
+        /** Stops a check and deletes what was handed in. */
         delete: operations["cancelCheck"];
         options?: never;
         head?: never;
@@ -1388,7 +1493,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** @description A set of the same name is replaced. */
+        /**
+         * Keeps chosen figures under a name.
+         * @description A set of the same name is replaced.
+         */
         post: operations["keepFigureSet"];
         delete?: never;
         options?: never;
@@ -1408,6 +1516,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
+        /** Deletes a set of figures. */
         delete: operations["deleteFigureSet"];
         options?: never;
         head?: never;
@@ -1421,8 +1530,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /** What is on its way. */
         get: operations["listOpenImports"];
         put?: never;
+        /** Uploads a file, or takes a text, to become a dataset. */
         post: operations["startImport"];
         delete?: never;
         options?: never;
@@ -1439,6 +1550,7 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** How far an import is, and the dataset that it has become. */
         get: operations["showImport"];
         put?: never;
         post?: never;
@@ -1457,8 +1569,10 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** How the file would be read: its columns with their types, and what is open. */
         get: operations["showReading"];
         put?: never;
+        /** Decides how the file is read. */
         post: operations["decideReading"];
         delete?: never;
         options?: never;
@@ -1477,6 +1591,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Begins to read the file as it was decided. */
         post: operations["beginImport"];
         delete?: never;
         options?: never;
@@ -1495,6 +1610,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Stops an import and discards its file. */
         post: operations["cancelImport"];
         delete?: never;
         options?: never;
