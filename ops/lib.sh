@@ -321,10 +321,14 @@ start_web() {
 
 page_answers() { curl --silent --fail --max-time 5 --output /dev/null "http://127.0.0.1:$WEB_PORT/api/session"; }
 
-# Two, so that a long import does not hold up the others.
-WORKERS='worker-1 worker-2'
+# Two that import, so that a long import does not hold up the next, and one that never does, so that two do not hold up a report.
+WORKERS='worker-1 worker-2 worker-3'
 
-run_worker() { with_php_settings start_as_web_user "$1" bash "$ROOT/ops/worker.sh" "$ROOT"; } # name
+run_worker() { # name
+    local queues=default,imports
+    [ "$1" != worker-3 ] || queues=default
+    with_php_settings start_as_web_user "$1" bash "$ROOT/ops/worker.sh" "$ROOT" "$queues"
+}
 
 start_worker() {
     local name

@@ -7,7 +7,7 @@ declare(strict_types=1);
  * Of the classes that the autoloader knows, those of these rooms; what they need from elsewhere comes as ever.
  */
 const ROOMS = [
-    'App\Http\\', 'App\Models\\', 'App\Policies\\', 'App\Providers\\', 'App\Store\\', 'RowTally\Core\\', 'Brick\Math\\', 'Carbon\\',
+    'App\Accounts\\', 'App\Drawing\\', 'App\Files\\', 'App\Framework\\', 'App\Http\\', 'App\Models\\', 'App\Policies\\', 'App\Providers\\', 'App\Report\\', 'App\Store\\', 'RowTally\Core\\', 'Brick\Math\\', 'Carbon\\',
     'Dotenv\\', 'Illuminate\Auth\\', 'Illuminate\Cache\\', 'Illuminate\Config\\', 'Illuminate\Container\\', 'Illuminate\Contracts\\',
     'Illuminate\Cookie\\', 'Illuminate\Database\\', 'Illuminate\Encryption\\', 'Illuminate\Events\\', 'Illuminate\Filesystem\\',
     'Illuminate\Foundation\\', 'Illuminate\Hashing\\', 'Illuminate\Http\\', 'Illuminate\Log\\', 'Illuminate\Pipeline\\',

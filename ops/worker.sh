@@ -1,11 +1,11 @@
 #!/usr/bin/env bash
-# The queue worker: started again whenever it ends, so that a crash or a full memory stops one job and not all of them.
+# A worker of the queues named: started again whenever it ends, so that a crash or a full memory stops one job and not all of them.
 set -u
 stopping=''
 child=''
 trap 'stopping=1; [ -z "$child" ] || kill -TERM "$child"' TERM INT
 while [ -z "$stopping" ]; do
-    php "$1/artisan" queue:work --sleep=0.25 --max-time=3600 --memory=400 --timeout=10800 --quiet &
+    php "$1/artisan" queue:work --queue="$2" --sleep=0.25 --max-time=3600 --memory=400 --timeout=10800 --quiet &
     child=$!
     wait "$child"
     [ -n "$stopping" ] && wait "$child"

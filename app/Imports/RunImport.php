@@ -18,7 +18,11 @@ final class RunImport implements ShouldQueue
 
     public int $timeout = 3 * 3600;
 
-    public function __construct(private readonly int $importId) {}
+    public function __construct(private readonly int $importId)
+    {
+        // Two workers take these beside everything else, a third only everything else: a report never waits for two long imports.
+        $this->onQueue('imports');
+    }
 
     public function handle(ImportFile $importFile): void
     {

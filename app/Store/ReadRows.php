@@ -168,9 +168,11 @@ final readonly class ReadRows
     {
         $cells = array_fill(0, $rows, '');
         $unread = [];
+        // Each asking of the model reads it anew from its text.
+        $dictionary = $variable->dictionary;
         foreach ($places as $chunk => $inChunk) {
             $encoded = $chunks[$chunk];
-            foreach ($this->texts($encoded, $variable, $inChunk) as $i => $text) {
+            foreach ($this->texts($encoded, $dictionary, $variable->decimals, $inChunk) as $i => $text) {
                 $cells[$i] = $text;
                 if (isset($encoded->unread[$inChunk[$i]])) {
                     $unread[] = $i;
@@ -182,21 +184,22 @@ final readonly class ReadRows
     }
 
     /**
-     * @param array<int, int> $inChunk place in the window => place in the chunk
+     * @param list<string>    $dictionary
+     * @param array<int, int> $inChunk    place in the window => place in the chunk
      *
      * @return array<int, string> by place in the window
      */
-    private function texts(EncodedCells $encoded, Variable $variable, array $inChunk): array
+    private function texts(EncodedCells $encoded, array $dictionary, ?int $decimals, array $inChunk): array
     {
         $first = min($inChunk === [] ? [0] : $inChunk);
         $last = max($inChunk === [] ? [0] : $inChunk);
         // A window of neighbours is cut out at once; rows far apart one by one.
         if ($last - $first < 4 * count($inChunk)) {
-            $texts = ColumnCells::of($encoded, $variable->dictionary, $variable->decimals, $first, $last - $first + 1);
+            $texts = ColumnCells::of($encoded, $dictionary, $decimals, $first, $last - $first + 1);
 
             return array_map(static fn(int $place): string => $texts[$place - $first], $inChunk);
         }
 
-        return array_map(static fn(int $place): string => ColumnCells::of($encoded, $variable->dictionary, $variable->decimals, $place, 1)[0], $inChunk);
+        return array_map(static fn(int $place): string => ColumnCells::of($encoded, $dictionary, $decimals, $place, 1)[0], $inChunk);
     }
 }

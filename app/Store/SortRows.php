@@ -71,14 +71,17 @@ final class SortRows
             return;
         }
         $places = [];
-        foreach ($variable->type === VariableType::Category ? $variable->dictionary : [] as $place => $label) {
+        $isCategory = $variable->type === VariableType::Category;
+        $dictionary = $variable->dictionary;
+        $decimals = $variable->decimals;
+        foreach ($isCategory ? $dictionary : [] as $place => $label) {
             $places["={$label}"] = $place;
         }
         foreach (StoredColumns::encoded($variable, $revision) as $encoded) {
-            foreach (ColumnCells::of($encoded, $variable->dictionary, $variable->decimals) as $i => $cell) {
+            foreach (ColumnCells::of($encoded, $dictionary, $decimals) as $i => $cell) {
                 yield $before + $i => match (true) {
                     $cell === '' || isset($encoded->unread[$i]) => null,
-                    $variable->type === VariableType::Category => $places["={$cell}"] ?? -1,
+                    $isCategory => $places["={$cell}"] ?? -1,
                     default => mb_strtolower($cell),
                 };
             }

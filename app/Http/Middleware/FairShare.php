@@ -16,8 +16,10 @@ use Symfony\Component\HttpFoundation\Response;
  */
 final class FairShare
 {
-    /** Of the eight that the web server answers at once (ops/php-fpm.conf.template). */
+    /** Of the 24 that the web server answers at once (ops/php-fpm.conf.template); a browser asks six things at once. */
     private const AT_ONCE = 5;
+    /** So many of its own wait for a place, in which they take up half of all together; one more is sent away. */
+    private const WAITING = 7;
     private const LOOK_EVERY_MICROSECONDS = 20_000;
 
     /** @param Closure(Request): Response $next */
@@ -26,7 +28,7 @@ final class FairShare
         $user = $request->user();
         $place = $user instanceof User ? self::place($user->id) : null;
         if ($place === false) {
-            return new JsonResponse(['message' => 'Much that was asked for under this account is still being worked on. Wait for some of it, then try again.'], 429);
+            return new JsonResponse(['message' => 'Much that was asked for under this account is still being worked on. Wait for some of it, then try again.'], 429, ['Retry-After' => '2']);
         }
         try {
             return $next($request);
@@ -40,20 +42,33 @@ final class FairShare
     /** @return resource|false|null null where places cannot be kept at all */
     private static function place(int $user)
     {
+        $place = self::free("share-{$user}", self::AT_ONCE);
+        $waits = $place === false ? self::free("wait-{$user}", self::WAITING) : false;
         $until = microtime(true) + config()->integer('app.seconds_for_a_share');
-        do {
-            for ($number = 0; $number < self::AT_ONCE; ++$number) {
-                $file = @fopen(storage_path("framework/share-{$user}-{$number}"), 'c');
-                if ($file === false) {
-                    return null;
-                }
-                if (flock($file, LOCK_EX | LOCK_NB)) {
-                    return $file;
-                }
-                fclose($file);
-            }
+        while ($place === false && is_resource($waits) && microtime(true) < $until) {
             usleep(self::LOOK_EVERY_MICROSECONDS);
-        } while (microtime(true) < $until);
+            $place = self::free("share-{$user}", self::AT_ONCE);
+        }
+        if (is_resource($waits)) {
+            fclose($waits);
+        }
+
+        return $place;
+    }
+
+    /** @return resource|false|null the first of so many places that nobody has */
+    private static function free(string $name, int $places)
+    {
+        for ($number = 0; $number < $places; ++$number) {
+            $file = @fopen(storage_path("framework/{$name}-{$number}"), 'c');
+            if ($file === false) {
+                return null;
+            }
+            if (flock($file, LOCK_EX | LOCK_NB)) {
+                return $file;
+            }
+            fclose($file);
+        }
 
         return false;
     }
