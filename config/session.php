@@ -8,5 +8,5 @@ return [
     'cookie' => env('SESSION_COOKIE', 'rowtally_session'),
     'same_site' => 'lax',
     'http_only' => true,
-    'secure' => (bool) env('SESSION_SECURE', false),
+    'secure' => (bool) env('SESSION_SECURE', str_starts_with((string) env('APP_URL', ''), 'https:')),
 ];

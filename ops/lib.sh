@@ -179,6 +179,17 @@ use_own_users() {
 # Runs a command as the user that serves the web.
 as_web_user() { ${OWN_USERS:+setpriv --reuid=$WEB_USER --regid=$WEB_USER --clear-groups} "$@"; }
 
+# Behind a proxy of ours (PROXY_ADDRESS in the settings) who asks is whom that one says.
+real_ip() {
+    [ -n "${PROXY_ADDRESS:-}" ] || return 0
+    local one
+    for one in $PROXY_ADDRESS; do
+        [[ $one =~ ^[0-9a-fA-F.:/]+$ ]] || fail "PROXY_ADDRESS: $one is no address."
+        printf '    set_real_ip_from %s;\n' "$one"
+    done
+    printf '    real_ip_header X-Forwarded-For;'
+}
+
 fill_in() { # template, target
     local user_line=''
     if [ "$(id -u)" = 0 ] && [ -z "${OWN_USERS:-}" ]; then
@@ -197,6 +208,9 @@ fill_in() { # template, target
     text=${text//@WEB_PORT@/$WEB_PORT}
     text=${text//@DB_PORT@/$DB_PORT}
     text=${text//@USER_LINE@/$user_line}
+    text=${text//@REAL_IP@/$(real_ip)}
+    text=${text//@STORAGE@/$HOME_DIR/storage}
+    text=${text//@OWNER@/$(id -un) $(id -gn)}
     printf '%s\n' "$text" >"$3"
 }
 
@@ -213,11 +227,13 @@ write_settings() {
     fi
     # shellcheck disable=SC1091
     set -a && . "$HOME_DIR/env" && set +a
+    export ROWTALLY_LOG=$LOG
     export DB_PORT DB_SOCKET="$SOCKETS/db.sock" DB_DATABASE=rowtally DB_USERNAME=rowtally
     export APP_ENV=${APP_ENV:-production} APP_URL="${APP_URL:-http://127.0.0.1:$WEB_PORT}" SESSION_COOKIE="rowtally_$INSTANCE"
     use_own_users
     fill_in nginx "$ROOT/ops/nginx.conf.template" "$RUN/nginx.conf"
     fill_in php-fpm "$ROOT/ops/php-fpm.conf.template" "$RUN/php-fpm.conf"
+    fill_in logrotate "$ROOT/ops/logrotate.conf.template" "$HOME_DIR/logrotate.conf"
     fill_in mariadb "$ROOT/ops/mariadb.cnf.template" "$RUN/mariadb.cnf"
 }
 
@@ -334,6 +350,9 @@ start_worker() {
     local name
     for name in $WORKERS; do run_worker "$name"; done
 }
+
+# Logs are turned over by day and by size, and gone after a month.
+rotate_logs() { logrotate --state "$HOME_DIR/logrotate.state" "$HOME_DIR/logrotate.conf" >>"$LOG/logrotate.out" 2>&1 || true; }
 
 # Each part that has ended is started again: at once, then after ever longer pauses where it ends again within twenty seconds.
 declare -A ENDED_OFTEN=() NOT_BEFORE=() STARTED_AT=()

@@ -20,6 +20,7 @@ use App\Http\Controllers\FigureController;
 use App\Http\Controllers\HealthController;
 use App\Http\Controllers\ImportController;
 use App\Http\Controllers\JudgeController;
+use App\Http\Controllers\MetricsController;
 use App\Http\Controllers\PageController;
 use App\Http\Controllers\PlotController;
 use App\Http\Controllers\ProfileController;
@@ -169,6 +170,7 @@ Route::prefix('api')->group(static function () use ($signedIn): void {
 });
 
 Route::get('up', [HealthController::class, 'show'])->withoutMiddleware('web');
+Route::get('metrics', [MetricsController::class, 'show'])->withoutMiddleware('web');
 
 // A report under a link, for anybody who has it: no account, and no session.
 Route::middleware([])->withoutMiddleware('web')->prefix('shared')->group(static function (): void {

@@ -4,19 +4,22 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Accounts\DeleteAccount;
+use App\Accounts\Tokens;
 use App\Models\User;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 
-/** Makes an account, or gives one a new name or password; while the server runs. */
+/** Makes an account, gives one a new name or password, or deletes one; while the server runs. */
 final class Account extends Command
 {
     protected $signature = 'tally:account
         {email : What the account signs in with}
         {--name= : What it is called on screen (the default is the address)}
-        {--password= : At least 8 characters; asked for if not given}';
+        {--password= : At least 8 characters; asked for if not given}
+        {--delete : Deletes the account with all that is its}';
 
-    protected $description = 'Makes an account, or gives one a new name or password and signs it out everywhere';
+    protected $description = 'Makes an account, gives one a new name or password and signs it out everywhere, or deletes it';
 
     private const SHORTEST = 8;
 
@@ -25,6 +28,16 @@ final class Account extends Command
         $email = User::address($this->word($this->argument('email')) ?? '');
         if (filter_var($email, FILTER_VALIDATE_EMAIL) === false) {
             return $this->refuse("\"{$email}\" is no e-mail address.");
+        }
+        if ($this->option('delete') === true) {
+            $gone = User::query()->where('email', '=', $email)->first();
+            if ($gone === null) {
+                return $this->refuse("There is no account {$email}.");
+            }
+            app(DeleteAccount::class)->delete($gone);
+            $this->info("The account {$email} is gone, with all that was its.");
+
+            return self::SUCCESS;
         }
         $password = $this->word($this->option('password')) ?? $this->word($this->secret('Password')) ?? '';
         if (mb_strlen($password) < self::SHORTEST) {
@@ -36,6 +49,7 @@ final class Account extends Command
         $user->forceFill(['password' => $password, 'waits_since' => null, ...($name === null ? [] : ['name' => $name])])->save();
         // Whoever is signed in with the old password is no longer.
         DB::table('sessions')->where('user_id', $user->id)->delete();
+        Tokens::revokeAll($user);
         $this->info($isNew ? "Made the account {$email}." : "Changed the account {$email}.");
 
         return self::SUCCESS;

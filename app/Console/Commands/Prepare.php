@@ -11,6 +11,7 @@ use App\Models\Dataset;
 use App\Models\Import;
 use App\Models\ImportStatus;
 use App\Models\User;
+use App\Operator\Production;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
@@ -23,7 +24,7 @@ final class Prepare extends Command
 
     protected $description = 'Loads the demo account once, where it is asked for, and puts interrupted imports back into the queue';
 
-    public const EMAIL = 'demo@rowtally.example';
+    public const EMAIL = Production::DEMO;
     public const PASSWORD = 'fenmoor';
 
     /** Tables of classes or values with counts, as their question is answered: the second column counts the first. */

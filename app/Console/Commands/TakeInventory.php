@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Backup\Inventory;
+use App\Operator\Inventory;
 use Illuminate\Console\Command;
 use Symfony\Component\Console\Output\OutputInterface;
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Framework\Health;
+use App\Operator\Health;
 use Illuminate\Http\JsonResponse;
 
 /** For whatever watches the server: 200, or 503 with what is wrong. It says nothing of anybody. */

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tests\App\Framework;
+namespace Tests\App\Operator;
 
 use Illuminate\Support\Facades\DB;
 use Tests\App\AppTestCase;

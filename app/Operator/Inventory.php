@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Backup;
+namespace App\Operator;
 
 use App\Models\Dataset;
 use App\Store\ProfileVariables;
