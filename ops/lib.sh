@@ -143,19 +143,20 @@ need_free_port() { # port, variable to set
     fi
 }
 
-# Started as root, the web server, PHP and the worker run as one user of their own and the database as another; neither can sign in.
+# Started as root, PHP with its workers, the web server and the database each run as a user of their own; none can sign in.
 WEB_USER=rowtally
+NGINX_USER=rowtally-web
 DB_USER=rowtally-db
 
 use_own_users() {
     OWN_USERS=''
     [ "$(id -u)" = 0 ] || return 0
     local user
-    for user in $WEB_USER $DB_USER; do
+    for user in $WEB_USER $NGINX_USER $DB_USER; do
         id "$user" >/dev/null 2>&1 || useradd --system --no-create-home --home-dir /nonexistent --shell /usr/sbin/nologin "$user" >>"$LOG/users.log" 2>&1 || return 0
     done
     # A folder that others may not enter (below /root, say) cannot be served by them.
-    if ! setpriv --reuid=$WEB_USER --regid=$WEB_USER --clear-groups test -r "$ROOT/public/index.php" -a -x "$ROOT/public"; then
+    if ! setpriv --reuid=$NGINX_USER --regid=$NGINX_USER --clear-groups test -r "$ROOT/public/index.php" -a -x "$ROOT/public"; then
         say "Note: the folder $ROOT is closed to other users, so all of Row Tally runs as root. Put it where they can read it (/opt or /srv, say)."
         return 0
     fi
@@ -174,9 +175,10 @@ use_own_users() {
     chmod 1777 "$RUN" "$LOG" "$SOCKETS"
     chown -R $WEB_USER:$WEB_USER "$RUN" "$LOG"
     find "$RUN" "$LOG" -maxdepth 1 -name 'mariadb*' -type f -exec chown $DB_USER:$DB_USER {} +
+    find "$RUN" "$LOG" -maxdepth 1 \( -name 'nginx*' -o -name 'access.log*' \) -exec chown -R $NGINX_USER:$NGINX_USER {} +
 }
 
-# Runs a command as the user that serves the web.
+# Runs a command as the user of PHP.
 as_web_user() { ${OWN_USERS:+setpriv --reuid=$WEB_USER --regid=$WEB_USER --clear-groups} "$@"; }
 
 # Behind a proxy of ours (PROXY_ADDRESS in the settings) who asks is whom that one says.
@@ -191,7 +193,9 @@ real_ip() {
 }
 
 fill_in() { # template, target
-    local user_line=''
+    local user_line='' socket_lines='listen.mode = 0600'
+    # The web server reaches PHP by this socket, and nobody else.
+    [ -z "${OWN_USERS:-}" ] || socket_lines="listen.group = $NGINX_USER"$'\n''listen.mode = 0660'
     if [ "$(id -u)" = 0 ] && [ -z "${OWN_USERS:-}" ]; then
         case $1 in
             nginx) user_line="user root;" ;;
@@ -208,6 +212,7 @@ fill_in() { # template, target
     text=${text//@WEB_PORT@/$WEB_PORT}
     text=${text//@DB_PORT@/$DB_PORT}
     text=${text//@USER_LINE@/$user_line}
+    text=${text//@SOCKET_LINES@/$socket_lines}
     text=${text//@REAL_IP@/$(real_ip)}
     text=${text//@STORAGE@/$HOME_DIR/storage}
     text=${text//@OWNER@/$(id -un) $(id -gn)}
@@ -281,7 +286,7 @@ run_database() {
     start_process mariadb mariadbd --defaults-file="$RUN/mariadb.cnf" "${as_user[@]}"
 }
 
-start_database() {
+make_database() {
     local as_user=()
     [ -z "${OWN_USERS:-}" ] || as_user=(--user=$DB_USER)
     if [ ! -d "$DATA/mysql" ]; then
@@ -292,7 +297,16 @@ start_database() {
             --auth-root-socket-user="$(id -un)" --skip-test-db "${as_user[@]}" >"$LOG/mariadb-install.log" 2>&1 ||
             fail "the database could not be made; see $LOG/mariadb-install.log"
     fi
+}
+
+start_database() {
+    make_database
     run_database
+    let_in
+}
+
+# The application's own account in the database, with the password of the settings.
+let_in() {
     wait_for 60 "the database" database_root -e 'SELECT 1'
     database_root -e "CREATE DATABASE IF NOT EXISTS rowtally CHARACTER SET utf8mb4 COLLATE utf8mb4_bin;
         CREATE USER IF NOT EXISTS 'rowtally'@'localhost' IDENTIFIED BY '$DB_PASSWORD';
@@ -324,10 +338,10 @@ run_php() {
     local as_root_flags=()
     [ "$(id -u)" != 0 ] || [ -n "${OWN_USERS:-}" ] || as_root_flags=(--allow-to-run-as-root -d opcache.preload_user=root)
     rm -f "$SOCKETS/php.sock"
-    with_php_settings start_as_web_user php-fpm php-fpm8.2 --fpm-config "$RUN/php-fpm.conf" --nodaemonize -d "opcache.preload=$ROOT/ops/preload.php" "${as_root_flags[@]}"
+    with_php_settings start_process php-fpm ${OWN_USERS:+setpriv --reuid=$WEB_USER --regid=$WEB_USER --groups=$NGINX_USER} php-fpm8.2 --fpm-config "$RUN/php-fpm.conf" --nodaemonize -d "opcache.preload=$ROOT/ops/preload.php" "${as_root_flags[@]}"
 }
 
-run_nginx() { start_as_web_user nginx nginx -p "$RUN" -c "$RUN/nginx.conf" -e "$LOG/nginx.log"; }
+run_nginx() { start_process nginx ${OWN_USERS:+setpriv --reuid=$NGINX_USER --regid=$NGINX_USER --clear-groups} nginx -p "$RUN" -c "$RUN/nginx.conf" -e "$LOG/nginx.log"; }
 
 start_web() {
     run_php
