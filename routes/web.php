@@ -30,6 +30,7 @@ use App\Http\Controllers\RowController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShareController;
 use App\Http\Controllers\SharedController;
+use App\Http\Controllers\TeamController;
 use App\Http\Controllers\TokenController;
 use App\Http\Controllers\VariableController;
 use App\Http\Middleware\FairShare;
@@ -38,7 +39,7 @@ use App\Http\Middleware\SignedIn;
 use Illuminate\Support\Facades\Route;
 
 // An id is a number and nothing behind it.
-foreach (['dataset', 'import', 'report', 'edition', 'reportLink', 'reportCheck', 'share', 'figureSet', 'longChange'] as $id) {
+foreach (['dataset', 'import', 'report', 'edition', 'reportLink', 'reportCheck', 'share', 'team', 'figureSet', 'longChange'] as $id) {
     Route::pattern($id, '[1-9][0-9]{0,17}');
 }
 
@@ -160,6 +161,12 @@ Route::prefix('api')->group(static function () use ($signedIn): void {
         Route::post('datasets/{dataset}/shares', [ShareController::class, 'store'])->can('delete', 'dataset')->middleware('throttle:30,60,offer');
         Route::post('datasets/{dataset}/hand-over', [ShareController::class, 'handOver'])->can('delete', 'dataset');
         Route::get('shares', [ShareController::class, 'offered']);
+        Route::get('teams', [TeamController::class, 'index']);
+        Route::post('teams', [TeamController::class, 'store'])->middleware('throttle:30,60,teams');
+        Route::patch('teams/{team}', [TeamController::class, 'update'])->can('keep', 'team');
+        Route::delete('teams/{team}', [TeamController::class, 'destroy'])->can('keep', 'team');
+        Route::post('teams/{team}/shares', [TeamController::class, 'offer'])->can('keep', 'team')->middleware('throttle:30,60,offer');
+        Route::put('datasets/{dataset}/team', [TeamController::class, 'give'])->can('delete', 'dataset');
         Route::post('shares/{share}/take', [ShareController::class, 'take']);
         Route::patch('shares/{share}', [ShareController::class, 'update'])->can('change', 'share');
         Route::delete('shares/{share}', [ShareController::class, 'destroy'])->can('end', 'share');

@@ -27,7 +27,7 @@ final readonly class AccountData
         $files = [];
         try {
             $datasets = $user->datasets();
-            $datasets->where('revision', '>', 0)->orderBy('id');
+            $datasets->where('revision', '>', 0)->whereNull('team_id')->orderBy('id');
             foreach ($datasets->with('variables')->get() as $dataset) {
                 $folder = "{$dataset->id}-" . Paper::slugOf($dataset->title);
                 if ($dataset->variables->isNotEmpty()) {

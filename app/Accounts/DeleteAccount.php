@@ -7,28 +7,36 @@ namespace App\Accounts;
 use App\Models\Dataset;
 use App\Models\Import;
 use App\Models\Report;
+use App\Models\Team;
 use App\Models\User;
 use App\Report\Editions\EditionFiles;
 use App\Store\DeleteDataset;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 
-/** Deletes an account with everything that is its: datasets, uploads, reports, links, sessions. */
+/** Deletes an account with everything that is its alone: datasets, uploads, reports, links, sessions, tokens, and teams that nobody else is in. */
 final readonly class DeleteAccount
 {
     public function __construct(private DeleteDataset $deleteDataset) {}
 
     public function delete(User $user): void
     {
-        foreach (Dataset::query()->where('user_id', $user->id)->get() as $dataset) {
+        $teams = Teams::parted($user);
+        $gone = Dataset::query();
+        $gone->where(static function (Builder $own) use ($user): void {
+            $own->where('user_id', $user->id)->whereNull('team_id');
+        })->orWhereIn('team_id', $teams);
+        foreach ($gone->get() as $dataset) {
             EditionFiles::deleteOf(...array_map(static fn(Report $report): int => $report->id, array_values($dataset->reports()->get(['id'])->all())));
             $this->deleteDataset->delete($dataset);
         }
         $imports = Import::query()->where('user_id', $user->id)->get();
-        DB::transaction(static function () use ($user): void {
+        DB::transaction(static function () use ($user, $teams): void {
             DB::table('sessions')->where('user_id', $user->id)->delete();
             DB::table('password_reset_tokens')->where('email', $user->email)->delete();
             Tokens::revokeAll($user);
+            Team::query()->whereIn('id', $teams)->delete();
             $user->delete();
         });
         Storage::delete(array_values($imports->map(static fn(Import $import): string => $import->path)->all()));

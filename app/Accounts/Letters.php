@@ -32,11 +32,11 @@ final class Letters
         self::send($user->email, 'You have an account', "Somebody, most likely you, wanted to make an account at Row Tally with this address, which has one.\n\nSign in:\n\n" . self::base() . "/sign-in\n\nIf the password is forgotten, a new one can be set there.");
     }
 
-    /** A part in somebody's dataset is offered. */
-    public static function offered(Share $share, User $by, string $title): void
+    /** A part in somebody's dataset or in a team is offered. */
+    public static function offered(Share $share, User $by, string $what): void
     {
-        $may = $share->role === Share::EDITOR ? 'change' : 'read';
-        self::send($share->email, 'A dataset is offered to you', "{$by->name} ({$by->email}) offers you the dataset \"{$title}\" at Row Tally, to {$may}.\n\nSign in with this address, or make an account with it, and take it there within two weeks:\n\n" . self::base() . '/datasets');
+        $may = ['reader' => 'read', 'editor' => 'change', 'keeper' => 'keep'][$share->role] ?? 'read';
+        self::send($share->email, 'Something is offered to you', "{$by->name} ({$by->email}) offers you {$what} at Row Tally, to {$may}.\n\nSign in with this address, or make an account with it, and take it there within two weeks:\n\n" . self::base() . '/datasets');
     }
 
     /** So that a new password can be set. */

@@ -6,31 +6,36 @@ namespace App\Accounts;
 
 use App\Models\Dataset;
 use App\Models\Share;
+use App\Models\Team;
 use App\Models\User;
 use App\Store\Changes\ChangeRefused;
 use Illuminate\Support\Facades\DB;
 
-/** Who has a part in a dataset: offered to an address, taken by its account, changed and ended; handed over to somebody who has one. */
+/** Who has a part in a dataset or a team: offered to an address, taken by its account, changed and ended; a dataset is handed over to somebody who has one. */
 final class ShareDatasets
 {
     private const MOST = 100;
     private const OFFERED_DAYS = 14;
 
     /** Once more to the same address is another letter, and the role that was said last. */
-    public static function offer(Dataset $dataset, User $by, string $email, string $role): Share
+    public static function offer(Dataset|Team $of, User $by, string $email, string $role): Share
     {
         $email = User::address($email);
         if ($email === $by->email) {
             throw ChangeRefused::because('own-address', 'That is your own address.', 'the address of somebody else', 'Type theirs.');
         }
-        $share = Share::query()->where('dataset_id', $dataset->id)->where('email', $email)->first();
-        if ($share === null && Share::query()->where('dataset_id', $dataset->id)->count() >= self::MOST) {
-            throw ChangeRefused::because('shares-full', 'This dataset is shared with ' . self::MOST . ' others.', 'at most ' . self::MOST, 'End one first.');
+        $in = [$of instanceof Team ? 'team_id' : 'dataset_id' => $of->id];
+        $share = Share::query()->where($in)->where('email', $email)->first();
+        if ($share === null && Share::query()->where($in)->count() >= self::MOST) {
+            throw ChangeRefused::because('shares-full', 'It is shared with ' . self::MOST . ' others.', 'at most ' . self::MOST, 'End one first.');
         }
-        $share ??= new Share(['dataset_id' => $dataset->id, 'email' => $email]);
+        if ($share !== null && $share->role !== $role) {
+            Teams::keepOne($share);
+        }
+        $share ??= new Share([...$in, 'email' => $email]);
         $share->fill(['role' => $role, 'invited_by' => $by->id, 'invited_at' => now(), 'expires_at' => now()->addDays(self::OFFERED_DAYS)])->save();
         if ($share->user_id === null) {
-            Letters::offered($share, $by, $dataset->title);
+            Letters::offered($share, $by, $of instanceof Team ? "a part in the team \"{$of->name}\"" : "the dataset \"{$of->title}\"");
         }
 
         return $share->refresh();
@@ -39,7 +44,7 @@ final class ShareDatasets
     /** @return list<Share> that are offered to an account and not taken yet */
     public static function offeredTo(User $user): array
     {
-        $query = Share::query()->with('dataset');
+        $query = Share::query()->with('dataset', 'team');
         $query->where('email', $user->email)->whereNull('user_id')->where('expires_at', '>', now())->orderBy('id');
 
         return array_values($query->get()->all());
@@ -51,8 +56,17 @@ final class ShareDatasets
         return $share->email === $user->email && $share->isOffered() && Share::query()->whereKey($share->id)->whereNull('user_id')->update(['user_id' => $user->id]) === 1;
     }
 
+    public static function change(Share $share, string $role): void
+    {
+        if ($share->role !== $role) {
+            Teams::keepOne($share);
+            $share->update(['role' => $role]);
+        }
+    }
+
     public static function end(Share $share): void
     {
+        Teams::keepOne($share);
         DB::table('presences')->where('dataset_id', $share->dataset_id)->where('user_id', $share->user_id)->delete();
         $share->delete();
     }
@@ -66,7 +80,8 @@ final class ShareDatasets
         }
         DB::transaction(static function () use ($dataset, $owner, $share, $to): void {
             $share->delete();
-            Dataset::query()->whereKey($dataset->id)->update(['user_id' => $to]);
+            Dataset::query()->whereKey($dataset->id)->update(['user_id' => $to, 'team_id' => null]);
+            Share::query()->where('dataset_id', $dataset->id)->where('user_id', $owner->id)->delete();
             Share::query()->create(['dataset_id' => $dataset->id, 'email' => $owner->email, 'user_id' => $owner->id, 'role' => Share::EDITOR, 'invited_by' => $to, 'invited_at' => now(), 'expires_at' => now()]);
         });
         $dataset->refresh();

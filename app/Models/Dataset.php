@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Framework\BootsByName;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -17,7 +18,8 @@ use RowTally\Core\Readings\RowWord;
  * Rows × variables. Revision 0 is a draft that an import is still writing; nobody sees it.
  *
  * @property int                       $id
- * @property int                       $user_id
+ * @property int                       $user_id         whose it is; of a team's, who answers for it there
+ * @property int|null                  $team_id         the team that it is of
  * @property string                    $title
  * @property string|null               $source
  * @property string|null               $description
@@ -33,7 +35,8 @@ use RowTally\Core\Readings\RowWord;
  * @property int|null                  $source_bytes    of the file that the rows come from
  * @property string|null               $source_sha256
  * @property Carbon                    $updated_at
- * @property User                      $user            whose it is
+ * @property User                      $user
+ * @property Team|null                 $team
  * @property Collection<int, Share>    $shares          the parts that others have in it
  * @property Collection<int, Variable> $variables       in the order of the file
  * @property Collection<int, Variable> $allVariables    also those that can be brought back
@@ -63,6 +66,30 @@ final class Dataset extends Model
     public function rowNames(): ?Variable
     {
         return $this->rows > self::NAMED_ROWS ? null : $this->variables->firstWhere('type', VariableType::Id);
+    }
+
+    /** What those who do not own it call its owner. */
+    public function ownerName(): string
+    {
+        return $this->team === null ? $this->user->name : $this->team->name;
+    }
+
+    /**
+     * Datasets that whoever owns this one owns too.
+     *
+     * @return Builder<self>
+     */
+    public function ofSameOwner(): Builder
+    {
+        $all = self::query()->where('revision', '>', 0);
+
+        if ($this->team_id === null) {
+            $all->whereNull('team_id')->where('user_id', $this->user_id);
+        } else {
+            $all->where('team_id', $this->team_id);
+        }
+
+        return $all;
     }
 
     public function rowWord(): RowWord
@@ -102,6 +129,12 @@ final class Dataset extends Model
         }
 
         return $this->asideAt[$this->revision] ?? null;
+    }
+
+    /** @return BelongsTo<Team, $this> */
+    public function team(): BelongsTo
+    {
+        return $this->belongsTo(Team::class);
     }
 
     /** @return BelongsTo<User, $this> */

@@ -5,23 +5,26 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Framework\BootsByName;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
 
 /**
- * The part that an account has in somebody's dataset, or is offered.
+ * The part that an account has in somebody's dataset or in a team, or is offered.
  *
- * @property int       $id
- * @property int       $dataset_id
- * @property string    $email      to whom it was offered, as `User::address()` writes it
- * @property int|null  $user_id    who has taken it; null = nobody yet
- * @property string    $role       reader or editor
- * @property int|null  $invited_by
- * @property Carbon    $invited_at
- * @property Carbon    $expires_at of the offer
- * @property Dataset   $dataset
- * @property User|null $user
+ * @property int          $id
+ * @property int|null     $dataset_id
+ * @property int|null     $team_id    one of the two
+ * @property string       $email      to whom it was offered, as `User::address()` writes it
+ * @property int|null     $user_id    who has taken it; null = nobody yet
+ * @property string       $role       reader or editor; in a team also keeper
+ * @property int|null     $invited_by
+ * @property Carbon       $invited_at
+ * @property Carbon       $expires_at of the offer
+ * @property Dataset|null $dataset
+ * @property Team|null    $team
+ * @property User|null    $user
  */
 final class Share extends Model
 {
@@ -29,6 +32,7 @@ final class Share extends Model
 
     public const READER = 'reader';
     public const EDITOR = 'editor';
+    public const KEEPER = 'keeper';
 
     protected $table = 'shares';
 
@@ -48,6 +52,12 @@ final class Share extends Model
         return $this->belongsTo(Dataset::class);
     }
 
+    /** @return BelongsTo<Team, $this> */
+    public function team(): BelongsTo
+    {
+        return $this->belongsTo(Team::class);
+    }
+
     /** @return BelongsTo<User, $this> */
     public function user(): BelongsTo
     {
@@ -59,14 +69,34 @@ final class Share extends Model
         return $this->user_id === null && $this->expires_at->isFuture();
     }
 
-    /** What an account is to a dataset: owner, editor, reader; null = nothing. */
+    /** What an account is to a dataset, by itself or in its team: owner, editor, reader; null = nothing. */
     public static function role(User $user, Dataset $dataset): ?string
     {
-        if ($dataset->user_id === $user->id) {
+        if ($dataset->team_id === null && $dataset->user_id === $user->id) {
             return 'owner';
         }
-        $role = self::query()->where('dataset_id', $dataset->id)->where('user_id', $user->id)->value('role');
+        $roles = self::query()->where('user_id', $user->id)->where(static function (Builder $part) use ($dataset): void {
+            $part->where('dataset_id', $dataset->id);
+            if ($dataset->team_id !== null) {
+                $part->orWhere('team_id', $dataset->team_id);
+            }
+        })->pluck('role')->all();
 
-        return is_string($role) ? $role : null;
+        return self::highest($roles);
+    }
+
+    /**
+     * @param array<array-key, mixed> $roles of one account, by itself and in a team
+     *
+     * @return string|null what they make it to a dataset
+     */
+    public static function highest(array $roles): ?string
+    {
+        return match (true) {
+            in_array(self::KEEPER, $roles, true) => 'owner',
+            in_array(self::EDITOR, $roles, true) => self::EDITOR,
+            in_array(self::READER, $roles, true) => self::READER,
+            default => null,
+        };
     }
 }

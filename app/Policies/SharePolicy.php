@@ -24,6 +24,10 @@ final class SharePolicy
 
     private static function owns(User $user, Share $share): bool
     {
-        return Dataset::query()->whereKey($share->dataset_id)->value('user_id') === $user->id;
+        return match (true) {
+            $share->team !== null => $share->team->role($user) === Share::KEEPER,
+            $share->dataset !== null => Share::role($user, $share->dataset) === 'owner',
+            default => false,
+        };
     }
 }

@@ -15,6 +15,7 @@ use App\Models\Report;
 use App\Models\ReportCheck;
 use App\Models\ReportLink;
 use App\Models\Share;
+use App\Models\Team;
 use App\Models\Token;
 use App\Models\User;
 use App\Policies\DatasetPolicy;
@@ -25,6 +26,7 @@ use App\Policies\ReportCheckPolicy;
 use App\Policies\ReportLinkPolicy;
 use App\Policies\ReportPolicy;
 use App\Policies\SharePolicy;
+use App\Policies\TeamPolicy;
 use App\Report\SweepReports;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Contracts\Hashing\Hasher;
@@ -67,6 +69,7 @@ final class AppServiceProvider extends ServiceProvider
             ReportCheck::class => ReportCheckPolicy::class,
             ReportLink::class => ReportLinkPolicy::class,
             Share::class => SharePolicy::class,
+            Team::class => TeamPolicy::class,
         ] as $model => $policy) {
             Gate::policy($model, $policy);
         }

@@ -89,7 +89,7 @@ final readonly class AskedWords
             is_array($groups) ? array_values(array_filter($groups, is_string(...))) : [],
             GoodDirection::tryFrom($this->word('good') ?? ''),
             // Whoever wrote it down could see it then.
-            $other === null ? null : Dataset::query()->where('revision', '>', 0)->where('user_id', $dataset->user_id)->with('variables')->find((int) $other) ?? throw UnknownVariable::comparesNoDataset(),
+            $other === null ? null : $dataset->ofSameOwner()->with('variables')->find((int) $other) ?? throw UnknownVariable::comparesNoDataset(),
             $this->word('other_of'),
             $factor !== null && preg_match('/^[0-9]{1,12}(\.[0-9]{1,12})?$/', $factor) === 1 && (float) $factor > 0.0 ? BigDecimal::of($factor) : null,
             $this->word('turned') === 'yes',

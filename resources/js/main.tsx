@@ -25,6 +25,7 @@ const NewPasswordPage = lazy(async () => ({ default: (await doors()).NewPassword
 const ConfirmPage = lazy(async () => ({ default: (await doors()).ConfirmPage }));
 const SignInPage = lazy(async () => ({ default: (await import('./account/SignInPage')).SignInPage }));
 const ReportPage = lazy(async () => ({ default: (await import('./report/ReportPage')).ReportPage }));
+const TeamsPage = lazy(async () => ({ default: (await import('./account/TeamsPage')).TeamsPage }));
 const RowsPage = lazy(async () => ({ default: (await import('./rows/RowsPage')).RowsPage }));
 
 const queries = new QueryClient({
@@ -81,6 +82,7 @@ if (root !== null) {
                             <Switch>
                                 <Route path="/datasets" component={DatasetsPage} />
                                 <Route path="/account" component={AccountPage} />
+                                <Route path="/teams" component={TeamsPage} />
                                 <Route path="/check" component={CheckPage} />
                                 <Route path="/imports/:import" component={IntakePage} />
                                 <Route path="/datasets/:dataset/rows" component={RowsPage} />

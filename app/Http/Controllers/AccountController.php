@@ -167,9 +167,10 @@ final class AccountController
     public function destroy(ProvenRequest $proven, DeleteAccount $delete, #[CurrentUser] User $user): Response
     {
         $proven->prove($user);
+        // Refused while a team would be left without a keeper.
+        $delete->delete($user);
         Auth::logout();
         $proven->session()->invalidate();
-        $delete->delete($user);
 
         return new Response(status: 204);
     }

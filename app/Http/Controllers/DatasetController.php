@@ -24,8 +24,10 @@ final class DatasetController
     public function index(#[CurrentUser] User $user): AnonymousResourceCollection
     {
         return DatasetSummaryResource::collection(
-            Dataset::query()->withCount('variables')->with(['user', 'shares' => static fn($shares) => $shares->where('user_id', $user->id)])->where('revision', '>', 0)
-                ->where(static fn($query) => $query->where('user_id', $user->id)->orWhereIn('id', Share::query()->select('dataset_id')->where('user_id', $user->id)))
+            Dataset::query()->withCount('variables')->with(['user', 'team.shares' => static fn($shares) => $shares->where('user_id', $user->id), 'shares' => static fn($shares) => $shares->where('user_id', $user->id)])->where('revision', '>', 0)
+                ->where(static fn($query) => $query->where(static fn($own) => $own->where('user_id', $user->id)->whereNull('team_id'))
+                    ->orWhereIn('id', Share::query()->select('dataset_id')->where('user_id', $user->id)->whereNotNull('dataset_id'))
+                    ->orWhereIn('team_id', Share::query()->select('team_id')->where('user_id', $user->id)->whereNotNull('team_id')))
                 ->latest('updated_at')->latest('id')->get(),
         );
     }

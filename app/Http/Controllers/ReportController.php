@@ -27,6 +27,7 @@ use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Gate;
 use Illuminate\View\Factory;
 
 /** Reports of a dataset: their documents, and what their blocks show. */
@@ -171,7 +172,8 @@ final class ReportController
     {
         /** @var array{dataset: int|string, names?: array<string, string>} $asked */
         $asked = $request->validate(['dataset' => ['required', 'integer'], 'names' => ['sometimes', 'array', 'max:200'], 'names.*' => ['string', 'max:100']]);
-        $other = Dataset::query()->where('user_id', $user->id)->where('revision', '>', 0)->with('variables')->find((int) $asked['dataset']) ?? abort(404);
+        $other = Dataset::query()->with('variables')->find((int) $asked['dataset']) ?? abort(404);
+        Gate::forUser($user)->authorize('change', $other);
         $made = $again->of($report, $report->dataset->load('variables'), $other, $asked['names'] ?? []);
 
         return $made instanceof Report ? (new ReportResource($made))->response()->setStatusCode(201) : new JsonResponse(['message' => 'Some variables have no namesake there. Say which they are.', 'unmatched' => $made], 422);

@@ -6,7 +6,9 @@ namespace App\Http\Controllers;
 
 use App\Accounts\Presence;
 use App\Accounts\ShareDatasets;
+use App\Http\Requests\RoleRequest;
 use App\Http\Requests\ShareRequest;
+use App\Http\Resources\ShareResource;
 use App\Models\Dataset;
 use App\Models\Share;
 use App\Models\User;
@@ -15,28 +17,28 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 
-/** Who has a part in a dataset, and who is there. */
+/** Who has a part in a dataset, what is offered to whom, and who is there. */
 final class ShareController
 {
     public function index(Dataset $dataset): JsonResponse
     {
         return new JsonResponse([
-            'owner' => User::query()->whereKey($dataset->user_id)->value('name'),
-            'shares' => array_map(self::told(...), array_values(Share::query()->with('user')->where('dataset_id', '=', $dataset->id)->get()->sortBy('id')->all())),
+            'owner' => $dataset->ownerName(),
+            'team' => $dataset->team_id,
+            'shares' => array_map(ShareResource::told(...), array_values(Share::query()->with('user')->where('dataset_id', '=', $dataset->id)->get()->sortBy('id')->all())),
         ]);
     }
 
     public function store(Dataset $dataset, ShareRequest $request, #[CurrentUser] User $user): JsonResponse
     {
-        return new JsonResponse(self::told(ShareDatasets::offer($dataset, $user, $request->email(), $request->role())->load('user')), 201);
+        return new JsonResponse(ShareResource::told(ShareDatasets::offer($dataset, $user, $request->email(), $request->role())->load('user')), 201);
     }
 
-    public function update(Share $share, Request $request): JsonResponse
+    public function update(Share $share, RoleRequest $request): JsonResponse
     {
-        $request->validate(['role' => ['required', 'string', 'in:reader,editor']], ['role' => ShareRequest::ROLE]);
-        $share->update(['role' => $request->string('role')->toString()]);
+        ShareDatasets::change($share, $request->role());
 
-        return new JsonResponse(self::told($share->load('user')));
+        return new JsonResponse(ShareResource::told($share->load('user')));
     }
 
     /** Ended by whoever owns the dataset, or left by whoever has the part. */
@@ -60,13 +62,13 @@ final class ShareController
     {
         $by = static fn(Share $share): string => User::query()->whereKey($share->invited_by)->first()->name ?? '';
 
-        return new JsonResponse(array_map(static fn(Share $share): array => ['id' => $share->id, 'title' => $share->dataset->title, 'role' => $share->role, 'by' => $by($share)], ShareDatasets::offeredTo($user)));
+        return new JsonResponse(array_map(static fn(Share $share): array => ['id' => $share->id, 'of' => $share->team_id === null ? 'dataset' : 'team', 'title' => $share->dataset->title ?? $share->team->name ?? '', 'role' => $share->role, 'by' => $by($share)], ShareDatasets::offeredTo($user)));
     }
 
     public function take(Share $share, #[CurrentUser] User $user): JsonResponse
     {
         return ShareDatasets::take($share, $user)
-            ? new JsonResponse(['dataset' => $share->dataset_id])
+            ? new JsonResponse(['dataset' => $share->dataset_id, 'team' => $share->team_id])
             : new JsonResponse(['message' => 'This was offered to another address, was taken already, or is offered no more. Ask whoever offered it.'], 422);
     }
 
@@ -79,11 +81,5 @@ final class ShareController
             'revision' => $dataset->revision,
             'others' => Presence::others($dataset, $user, is_string($place) && in_array($place, ['rows', 'profile', 'compare', 'report'], true) ? $place : 'profile'),
         ]);
-    }
-
-    /** @return array<string, mixed> */
-    private static function told(Share $share): array
-    {
-        return ['id' => $share->id, 'email' => $share->email, 'name' => $share->user?->name, 'role' => $share->role, 'is_taken' => $share->user_id !== null, 'is_offered' => $share->isOffered()];
     }
 }

@@ -8,10 +8,10 @@ use App\Models\User;
 use Closure;
 use Illuminate\Foundation\Http\FormRequest;
 
-/** A part in a dataset that is offered to an address. */
+/** A part in a dataset or a team that is offered to an address. */
 final class ShareRequest extends FormRequest
 {
-    public const ROLE = 'Others may read or change: one of reader, editor.';
+    public const ROLE = 'Others may read or change: one of reader, editor; in a team also keeper.';
 
     /** @return array<string, list<string|Closure>> */
     public function rules(): array
@@ -22,7 +22,7 @@ final class ShareRequest extends FormRequest
                     $fail('That is no e-mail address.');
                 }
             }],
-            'role' => ['required', 'string', 'in:reader,editor'],
+            'role' => ['required', 'string', $this->route('team') === null ? 'in:reader,editor' : 'in:reader,editor,keeper'],
         ];
     }
 

@@ -33,19 +33,21 @@ final class DatasetResource extends PlainResource
         ];
     }
 
-    /** @return array{role: string, owner: string|null, share: int|null, is_shared: bool} what the account is to it, and whose it is where it is another's */
+    /** @return array{role: string, owner: string|null, team: int|null, share: int|null, is_shared: bool} what the account is to it, and whose it is where it is another's */
     private function people(Request $request): array
     {
         $dataset = $this->resource;
         $user = $request->user();
-        $isOwn = $user instanceof User && $user->id === $dataset->user_id;
-        $share = $isOwn || !$user instanceof User ? null : Share::query()->where('dataset_id', $dataset->id)->where('user_id', $user->id)->first();
+        $role = $user instanceof User ? Share::role($user, $dataset) : null;
+        $isOwn = $role === 'owner' && $dataset->team_id === null;
+        $share = $isOwn || !$user instanceof User ? null : Share::query()->where('dataset_id', $dataset->id)->where('user_id', $user->id)->value('id');
 
         return [
-            'role' => $share === null ? 'owner' : $share->role,
-            'owner' => $isOwn ? null : User::query()->whereKey($dataset->user_id)->first()?->name,
-            'share' => $share?->id,
-            'is_shared' => $share !== null || Share::query()->where('dataset_id', $dataset->id)->whereNotNull('user_id')->exists(),
+            'role' => $role ?? 'reader',
+            'owner' => $isOwn ? null : $dataset->ownerName(),
+            'team' => $dataset->team_id,
+            'share' => is_int($share) ? $share : null,
+            'is_shared' => !$isOwn || Share::query()->where('dataset_id', $dataset->id)->whereNotNull('user_id')->exists(),
         ];
     }
 

@@ -1003,6 +1003,82 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/teams": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The teams that the account is in, with who else is. */
+        get: operations["listTeams"];
+        put?: never;
+        /** Makes a team, which the account keeps. */
+        post: operations["makeTeam"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/teams/{team}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                team: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Deletes a team that has no dataset any more. */
+        delete: operations["deleteTeam"];
+        options?: never;
+        head?: never;
+        /** What the team is called. */
+        patch: operations["renameTeam"];
+        trace?: never;
+    };
+    "/teams/{team}/shares": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                team: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Asks somebody into a team. */
+        post: operations["offerTeam"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/datasets/{dataset}/team": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Gives a dataset to a team, or takes it back. */
+        put: operations["giveToTeam"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/shares": {
         parameters: {
             query?: never;
@@ -1980,6 +2056,8 @@ export interface components {
             variables: number;
             /** @description Whose it is; null = of the account that asks. */
             owner: string | null;
+            /** @enum {string} */
+            role: "owner" | "editor" | "reader";
             /** @description The part that the account has in it; null = it owns it. */
             share: number | null;
             /** Format: date-time */
@@ -1994,6 +2072,8 @@ export interface components {
             role: "owner" | "editor" | "reader";
             /** @description Whose it is; null = of the account that asks. */
             owner: string | null;
+            /** @description The team that it is of. */
+            team: number | null;
             /** @description The part that the account has in it; null = it owns it. */
             share: number | null;
             /** @description Whether another account has a part in it. */
@@ -2754,9 +2834,31 @@ export interface components {
             email: string;
             name: string | null;
             /** @enum {string} */
-            role: "reader" | "editor";
+            role: "reader" | "editor" | "keeper";
             is_taken: boolean;
             is_offered: boolean;
+        };
+        Team: {
+            id: number;
+            name: string;
+            /**
+             * @description What the account that asks is in it.
+             * @enum {string}
+             */
+            role: "reader" | "editor" | "keeper";
+            /** @description How many are its. */
+            datasets: number;
+            shares: {
+                id: number;
+                email: string;
+                name: string | null;
+                /** @enum {string} */
+                role: "reader" | "editor" | "keeper";
+                is_taken: boolean;
+                is_offered: boolean;
+                /** @description Whether it is of the account that asks. */
+                is_own: boolean;
+            }[];
         };
         Edition: {
             id: number;
@@ -2883,6 +2985,15 @@ export interface components {
             };
             content: {
                 "application/json": components["schemas"]["Session"];
+            };
+        };
+        /** @description The teams of the account, by name. */
+        Teams: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/json": components["schemas"]["Team"][];
             };
         };
         /** @description The tokens of the account, the latest first. */
@@ -4764,6 +4875,7 @@ export interface operations {
                 content: {
                     "application/json": {
                         owner: string;
+                        team: number | null;
                         shares: components["schemas"]["Share"][];
                     };
                 };
@@ -4873,6 +4985,156 @@ export interface operations {
             404: components["responses"]["Refused"];
         };
     };
+    listTeams: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Teams"];
+            401: components["responses"]["Refused"];
+            403: components["responses"]["Refused"];
+        };
+    };
+    makeTeam: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    name: string;
+                };
+            };
+        };
+        responses: {
+            201: components["responses"]["Teams"];
+            401: components["responses"]["Refused"];
+            403: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+            429: components["responses"]["Refused"];
+        };
+    };
+    deleteTeam: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                team: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It is gone. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            401: components["responses"]["Refused"];
+            403: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    renameTeam: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                team: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    name: string;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Teams"];
+            401: components["responses"]["Refused"];
+            403: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
+    offerTeam: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                team: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    email: string;
+                    /** @enum {string} */
+                    role: "reader" | "editor" | "keeper";
+                };
+            };
+        };
+        responses: {
+            /** @description It is offered, and a letter is on its way. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Share"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            403: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+            429: components["responses"]["Refused"];
+        };
+    };
+    giveToTeam: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dataset: components["parameters"]["dataset"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description null = it becomes that of whoever asks. */
+                    team: number | null;
+                };
+            };
+        };
+        responses: {
+            /** @description It is theirs. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            401: components["responses"]["Refused"];
+            403: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+        };
+    };
     listOffered: {
         parameters: {
             query?: never;
@@ -4890,9 +5152,11 @@ export interface operations {
                 content: {
                     "application/json": {
                         id: number;
+                        /** @enum {string} */
+                        of: "dataset" | "team";
                         title: string;
                         /** @enum {string} */
-                        role: "reader" | "editor";
+                        role: "reader" | "editor" | "keeper";
                         by: string;
                     }[];
                 };
@@ -4935,7 +5199,7 @@ export interface operations {
             content: {
                 "application/json": {
                     /** @enum {string} */
-                    role: "reader" | "editor";
+                    role: "reader" | "editor" | "keeper";
                 };
             };
         };
@@ -4972,7 +5236,8 @@ export interface operations {
                 };
                 content: {
                     "application/json": {
-                        dataset: number;
+                        dataset: number | null;
+                        team: number | null;
                     };
                 };
             };

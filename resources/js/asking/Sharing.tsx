@@ -3,6 +3,7 @@ import { type SubmitEvent, useState } from 'react';
 import { useLocation } from 'wouter';
 import { api, bodyOf, type Share } from '../api/client';
 import { DATASETS, datasetKey } from '../api/datasets';
+import { useTeamChanges, useTeams } from '../api/teams';
 import { Button } from '../ui/Button';
 import { WordChoice } from '../ui/WordChoice';
 import { WordPopover } from '../ui/WordPopover';
@@ -101,6 +102,7 @@ function Shares({ dataset }: { dataset: number }) {
                     {failure.message}
                 </p>
             )}
+            {shares.data !== undefined && <OfTeam dataset={dataset} team={shares.data.team} />}
             <ul className="mt-3">
                 {shares.data?.shares.map((share) => (
                     <One
@@ -113,6 +115,37 @@ function Shares({ dataset }: { dataset: number }) {
                 ))}
             </ul>
         </>
+    );
+}
+
+/** Whether it is one's own or a team's, for whoever may give it to one. */
+function OfTeam({ dataset, team }: { dataset: number; team: number | null }) {
+    const teams = useTeams();
+    const { give } = useTeamChanges();
+    const open = (teams.data ?? []).filter(({ id, role }) => role !== 'reader' || id === team);
+    return open.length === 0 ? null : (
+        <p className="mt-3 border-t border-hair pt-2">
+            It is{' '}
+            <WordChoice
+                name="Whose it is"
+                options={[
+                    { value: '', words: 'your own', sentence: 'You alone decide about it.' },
+                    ...open.map(({ id, name }) => ({
+                        value: String(id),
+                        words: `the team ${name}’s`,
+                        sentence: 'Everybody in it has it; who keeps the team decides about it.',
+                    })),
+                ]}
+                value={team === null ? '' : String(team)}
+                onChange={(to) => give.mutate({ dataset, team: to === '' ? null : Number(to) })}
+            />
+            .
+            {give.isError && (
+                <span role="alert" className="mt-1 block text-small text-alarm">
+                    {give.error.message}
+                </span>
+            )}
+        </p>
     );
 }
 

@@ -39,13 +39,13 @@ export function DatasetList({ datasets }: { datasets: DatasetSummary[] }) {
                             {dataset.owner !== null && <span className="text-small text-soft">of {dataset.owner}</span>}
                             {/* In a narrow window the bar of a dataset has no room for it. */}
                             <span className="block text-small lg:hidden">
-                                {dataset.share === null ? <Sharing dataset={dataset} /> : <Leaving dataset={dataset} />}
+                                {dataset.role === 'owner' ? <Sharing dataset={dataset} /> : <Leaving dataset={dataset} />}
                             </span>
                         </td>
                         <td className={numberCell}>{count(dataset.rows)}</td>
                         <td className={`${numberCell} max-sm:hidden`}>{count(dataset.variables)}</td>
                         <td className="px-3 py-2.5 text-right whitespace-nowrap text-soft max-sm:hidden">{moment(dataset.changed_at)}</td>
-                        <td className="py-1">{dataset.owner === null && <DeleteDataset dataset={dataset} />}</td>
+                        <td className="py-1">{dataset.role === 'owner' && <DeleteDataset dataset={dataset} />}</td>
                     </tr>
                 ))}
             </tbody>

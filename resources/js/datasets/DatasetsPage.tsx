@@ -28,6 +28,13 @@ export function DatasetsPage() {
                     {datasets.isPending && <Waiting what="Reading the list" />}
                     {datasets.data !== undefined && <DatasetList datasets={datasets.data} />}
                     <p className="mt-8 text-small text-soft">
+                        You work on them with others?{' '}
+                        <Link to="/teams" className="font-semibold text-ink underline decoration-accent decoration-2 underline-offset-4">
+                            Teams
+                        </Link>{' '}
+                        own datasets together.
+                    </p>
+                    <p className="mt-2 text-small text-soft">
                         Somebody has given you a report?{' '}
                         <Link to="/check" className="font-semibold text-ink underline decoration-accent decoration-2 underline-offset-4">
                             Check it

@@ -5,8 +5,9 @@ import { DATASETS } from '../api/datasets';
 import { Button } from '../ui/Button';
 
 const OFFERED = ['offered'];
+const words = { reader: 'read', editor: 'change', keeper: 'keep' };
 
-/** Datasets that others offer a part in. */
+/** Datasets and teams that others offer a part in. */
 export function Offered() {
     const queries = useQueryClient();
     const [, go] = useLocation();
@@ -16,7 +17,7 @@ export function Offered() {
         mutationFn: async (share: number) => bodyOf(await api.POST('/shares/{share}/take', { params: { path: { share } } })),
         onSuccess: async ({ dataset }) => {
             await look();
-            go(`/datasets/${dataset}/profile`);
+            go(dataset === null ? '/teams' : `/datasets/${dataset}/profile`);
         },
     });
     const decline = useMutation({
@@ -25,10 +26,19 @@ export function Offered() {
     });
     return (
         <ul aria-label="Offered to you">
-            {offered.data?.map(({ id, title, role, by }) => (
+            {offered.data?.map(({ id, of, title, role, by }) => (
                 <li key={id} className="mt-6 flex flex-wrap items-center gap-3 border-l-3 border-accent bg-accent-wash px-4 py-2">
                     <span className="min-w-0 flex-1 basis-60">
-                        <bdi>{by}</bdi> offers you “<bdi>{title}</bdi>”, to {role === 'editor' ? 'change' : 'read'}.
+                        <bdi>{by}</bdi>{' '}
+                        {of === 'team' ? (
+                            <>
+                                asks you into the team <bdi>{title}</bdi>, to {words[role]} what is its.
+                            </>
+                        ) : (
+                            <>
+                                offers you “<bdi>{title}</bdi>”, to {words[role]}.
+                            </>
+                        )}
                     </span>
                     <Button
                         look="primary"

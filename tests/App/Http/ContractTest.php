@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\App\Http;
 
 use App\Accounts\Scope;
+use App\Accounts\Teams;
 use App\Accounts\Tokens;
 use App\Models\Share;
 use Illuminate\Http\UploadedFile;
@@ -70,14 +71,14 @@ final class ContractTest extends AppTestCase
             }
             ++$count;
         }
-        self::assertSame(60, $count);
+        self::assertSame(64, $count);
     }
 
     /** Whatever makes something, sent twice under one name, makes it once and answers the same. */
     public function test_what_names_itself_is_made_once(): void
     {
         $ids = $this->prepare();
-        $tables = ['datasets', 'imports', 'reports', 'report_versions', 'editions', 'edition_files', 'report_links', 'revisions', 'shares', 'figure_sets', 'report_checks'];
+        $tables = ['datasets', 'imports', 'reports', 'report_versions', 'editions', 'edition_files', 'report_links', 'revisions', 'shares', 'teams', 'figure_sets', 'report_checks'];
         $count = static fn(): array => array_combine($tables, array_map(static fn(string $table): int => DB::table($table)->count(), $tables));
         $made = 0;
         foreach ($this->operations() as [$method, $path, $operation]) {
@@ -95,7 +96,7 @@ final class ContractTest extends AppTestCase
             self::assertSame([$first->getStatusCode(), $first->getContent(), 'true'], [$second->getStatusCode(), $second->getContent(), $second->headers->get('Idempotent-Replayed')], $operation['operationId']);
             $made += in_array($first->getStatusCode(), [201, 202], true) ? 1 : 0;
         }
-        self::assertSame(12, $made);
+        self::assertSame(14, $made);
     }
 
     /** @return array<string, int|string> by the name in the path, or, where one operation needs another, by its own */
@@ -112,6 +113,7 @@ final class ContractTest extends AppTestCase
         return [
             'dataset' => $dataset->id, 'showClasses' => $classes->id, 'report' => $report, 'variable' => 'apiary', 'kind' => 'stack',
             'edition' => $this->postJson("/api/reports/{$report}/editions")->json('id'), 'import' => $waiting,
+            'team' => Teams::make($this->keeper, 'x')->id,
             'share' => Share::query()->create(['dataset_id' => $dataset->id, 'email' => 'r@example.org', 'user_id' => $this->account('r')->id, 'role' => 'reader', 'invited_at' => now(), 'expires_at' => now()])->id,
         ];
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\App\Http;
 
 use App\Accounts\Scope;
+use App\Accounts\Teams;
 use App\Accounts\Tokens;
 use App\Models\FigureSet;
 use App\Models\Import;
@@ -38,14 +39,14 @@ final class EveryRouteTest extends AppTestCase
         'view' => [401, 404, 'may', 'may', 'may', 'may', 403, 401],
         'change' => [401, 404, 403, 'may', 'may', 'may', 403, 401],
         'delete' => [401, 404, 403, 403, 'may', 'may', 403, 401],
-        // What is one account's alone, whoever else has the dataset: imports, checks, sets of figures, and what others have a part in.
+        // What is one account's alone, whoever else has the dataset: imports, checks, sets of figures, what others have a part in, and a team that nobody else is in.
         'only its maker' => [401, 404, 404, 404, 'may', 'may', 403, 401],
         // A part is ended by whoever has it or owns the dataset.
         'end of a part' => [401, 404, 'may', 404, 'may', 'may', 403, 401],
     ];
 
     /** Routes of no policy: what they do, they do for the account that asks. `shares/{share}/take` is for whom it was offered to. */
-    private const MINE = ['datasets', 'shares', 'shares/{share}/take', 'checks', 'figures', 'figures/chosen', 'figures/sets', 'imports'];
+    private const MINE = ['datasets', 'shares', 'shares/{share}/take', 'teams', 'checks', 'figures', 'figures/chosen', 'figures/sets', 'imports'];
 
     /** What has not been made is not there for its owner either. */
     private const NOT_THERE_AFTER_ALL = ['GET api/editions/{edition}/files/{form}', 'DELETE api/editions/{edition}/files/{form}', 'GET api/editions/{edition}/files/{form}/status', 'DELETE api/account/tokens/{token}', 'GET api/reports/{report}/pages/{page}'];
@@ -70,7 +71,7 @@ final class EveryRouteTest extends AppTestCase
             }
         }
         ksort($rows);
-        self::assertSame(['account' => 16, 'change' => 17, 'delete' => 3, 'end of a part' => 1, 'mine' => 10, 'only its maker' => 9, 'open' => 10, 'view' => 43], $rows);
+        self::assertSame(['account' => 16, 'change' => 17, 'delete' => 4, 'end of a part' => 1, 'mine' => 12, 'only its maker' => 12, 'open' => 10, 'view' => 43], $rows);
         self::assertSame(array_sum($rows) * count(self::ROLES), $count);
     }
 
@@ -112,7 +113,7 @@ final class EveryRouteTest extends AppTestCase
         foreach ($route->gatherMiddleware() as $middleware) {
             if (is_string($middleware) && preg_match('/(?:can|Authorize):(\w+),(\w+)/', $middleware, $found) === 1) {
                 return match (true) {
-                    in_array($found[2], ['import', 'reportCheck', 'figureSet'], true), $found[1] === 'change' && $found[2] === 'share' => 'only its maker',
+                    in_array($found[2], ['import', 'reportCheck', 'figureSet', 'team'], true), $found[1] === 'change' && $found[2] === 'share' => 'only its maker',
                     $found[1] === 'end' => 'end of a part',
                     default => $found[1],
                 };
@@ -172,7 +173,7 @@ final class EveryRouteTest extends AppTestCase
         return [$people, [
             'dataset' => $dataset->id, 'report' => $report, 'edition' => $edition, 'share' => $shares['reader'], 'reportLink' => ReportLink::query()->valueOrFail('id'), 'reportCheck' => $check->id,
             'import' => Import::query()->where('dataset_id', $dataset->id)->valueOrFail('id'), 'longChange' => $long->id,
-            'figureSet' => FigureSet::query()->create(['user_id' => $this->keeper->id, 'name' => 'x', 'figures' => ['mean']])->id,
+            'team' => Teams::make($this->keeper, 'x')->id, 'figureSet' => FigureSet::query()->create(['user_id' => $this->keeper->id, 'name' => 'x', 'figures' => ['mean']])->id,
             'session' => str_repeat('a', 64), 'token' => 1, 'kind' => 'stack', 'page' => 1, 'form' => 'tables', 'variable' => 'kg', 'block' => $this->getJson("/api/reports/{$report}")->json('document.blocks.0.id'),
         ]];
     }
