@@ -57,3 +57,49 @@ test('a dataset is shared: offered, taken, read, then changed, seen by the other
     await expect(page.getByRole('alert').first()).toBeVisible();
     await theirs.close();
 });
+
+test('a team owns a dataset: somebody is asked in, takes it, changes what is the team’s, and the last keeper stays', async ({
+    page,
+    browser,
+}) => {
+    const email = `guest-${process.env.TEST_PARALLEL_INDEX ?? 0}@rowtally.example`;
+    const name = `Survey ${Date.now()}`;
+    await signIn(page);
+    await uploadAndOpen(page, 'given.csv', hives, 'Honey');
+    const address = page.url();
+    await page.goto('/datasets');
+    await page.getByRole('link', { name: 'Teams' }).click();
+    await page.getByLabel('A new team, called').fill(name);
+    await page.getByRole('button', { name: 'Make it' }).click();
+    const team = page.getByRole('region', { name });
+    await team.getByLabel(/^E-mail of somebody/).fill(email);
+    await team.getByRole('button', { name: 'Ask them in' }).click();
+    await expect(team.getByText('has not taken it yet')).toBeVisible();
+    await page.goto(address);
+    await page.getByRole('button', { name: 'Share', exact: true }).click();
+    await choose(page, /^Whose it is/, `the team ${name}’s`);
+    await expect(page.getByRole('button', { name: /^Whose it is/ })).toHaveText(`the team ${name}’s`);
+
+    const theirs = await browser.newPage();
+    await signInTo(theirs, { email, password: 'browser-tests' });
+    await theirs.getByRole('button', { name: `Take it: ${name}` }).click();
+    await expect(theirs.getByRole('region', { name }).getByText('1 dataset')).toBeVisible();
+    await theirs.goto(address.replace(/\/profile.*/, '/rows'));
+    await theirs.getByRole('grid').focus();
+    await theirs.keyboard.press('ArrowRight');
+    await theirs.keyboard.type('90');
+    await theirs.keyboard.press('Enter');
+    await page.keyboard.press('Escape');
+    await expect.poll(() => figures(page, 'mean')).toEqual(['47.3']);
+
+    await page.goto('/teams');
+    await team.getByRole('button', { name: `Leave it: ${name}` }).click();
+    await expect(team.getByRole('alert')).toContainText('Nobody else keeps this team');
+    await choose(page, /^What Guest \d may do/, 'keep it');
+    await expect(team.getByRole('button', { name: /^What Guest \d may do/ })).toHaveText('keep it');
+    await team.getByRole('button', { name: `Leave it: ${name}` }).click();
+    await expect(page.getByRole('region', { name })).toHaveCount(0);
+    await page.goto(address);
+    await expect(page.getByRole('alert').first()).toBeVisible();
+    await theirs.close();
+});

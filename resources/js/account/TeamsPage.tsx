@@ -140,7 +140,7 @@ function One({ team }: { team: Team }) {
                             {(isKept || share.is_own) && (
                                 <Button
                                     className="px-2! py-0.5!"
-                                    aria-label={share.is_own ? `Leave ${team.name}` : `End it: ${who}`}
+                                    aria-label={share.is_own ? `Leave it: ${team.name}` : `End it: ${who}`}
                                     disabled={end.isPending}
                                     onClick={() => end.mutate(share.id)}
                                 >
