@@ -31,6 +31,16 @@ test('a dataset is shared: offered, taken, read, then changed, seen by the other
     await theirs.keyboard.type('90');
     await theirs.keyboard.press('Enter');
     await expect(theirs.getByText('You may read this dataset and not change it.').first()).toBeVisible();
+    // What would change something is not offered.
+    await theirs.goto(address);
+    await expect.poll(() => figures(theirs, 'mean')).toEqual(['24.0']);
+    await expect(theirs.getByRole('button', { name: 'Keep', exact: true })).toHaveCount(0);
+    await theirs.getByRole('link', { name: 'Report', exact: true }).click();
+    await expect(theirs.getByText('There is no report of it yet.')).toBeVisible();
+    await theirs.getByRole('link', { name: 'Rows', exact: true }).click();
+    await expect(theirs.getByRole('button', { name: 'Make a variable' })).toHaveCount(0);
+    await theirs.getByRole('button', { name: 'Variable', exact: true }).click();
+    await expect(theirs.getByText('nothing here can be changed by you')).toBeVisible();
 
     await page.reload();
     await expect(page.getByText(/^Guest \d is in Rows$/)).toBeVisible();

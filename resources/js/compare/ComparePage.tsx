@@ -95,7 +95,7 @@ export function ComparePage() {
                         {answer.isError && <Notice onRetry={() => void answer.refetch()}>{answer.error.message}</Notice>}
                         {answer.isFetching && <Waiting what="Comparing" />}
                         {compared !== undefined && main !== undefined && !answer.isError && (
-                            <Keeping value={keepItem}>
+                            <Keeping value={dataset.data.role === 'reader' ? null : keepItem}>
                                 {compared.notes.map((note) => (
                                     <p key={note} className="mb-2 max-w-3xl border-l-3 border-alarm pl-3 text-small">
                                         {note}

@@ -1,5 +1,6 @@
 import type { Judged, Variable } from '../api/client';
 import { Button } from '../ui/Button';
+import { useMayChange } from '../ui/mayChange';
 import { counted } from '../ui/format';
 import { ReasonEntry } from '../ui/ReasonEntry';
 import { useFarRow } from './queries';
@@ -23,6 +24,7 @@ export function FarRows({
     variables: Variable[];
     onShowRows: (where: string) => void;
 }) {
+    const mayChange = useMayChange();
     const { stays, setAside } = useFarRow(dataset, revision, variable);
     const { total, rows } = judged.far;
     // The variable itself and those that name a row come first.
@@ -76,23 +78,25 @@ export function FarRows({
                                     <bdi>{row.beyond.map((name) => name ?? 'all').join(', ')}</bdi>
                                 </td>
                                 <td className="px-2">
-                                    <span className="flex items-baseline gap-3">
-                                        <Button
-                                            look="quiet"
-                                            className={`px-1! py-0! text-small ${row.stays ? 'bg-accent-wash! text-ink!' : ''}`}
-                                            aria-pressed={row.stays}
-                                            aria-label={`Row ${row.row}: looked at, stays`}
-                                            onClick={() => stays.mutate({ row: row.row, stays: !row.stays })}
-                                        >
-                                            looked at, stays
-                                        </Button>
-                                        <ReasonEntry
-                                            label={`set aside: row ${row.row}`}
-                                            words="set aside"
-                                            isOne
-                                            onReason={(reason) => setAside.mutate({ row: row.row, reason })}
-                                        />
-                                    </span>
+                                    {mayChange && (
+                                        <span className="flex items-baseline gap-3">
+                                            <Button
+                                                look="quiet"
+                                                className={`px-1! py-0! text-small ${row.stays ? 'bg-accent-wash! text-ink!' : ''}`}
+                                                aria-pressed={row.stays}
+                                                aria-label={`Row ${row.row}: looked at, stays`}
+                                                onClick={() => stays.mutate({ row: row.row, stays: !row.stays })}
+                                            >
+                                                looked at, stays
+                                            </Button>
+                                            <ReasonEntry
+                                                label={`set aside: row ${row.row}`}
+                                                words="set aside"
+                                                isOne
+                                                onReason={(reason) => setAside.mutate({ row: row.row, reason })}
+                                            />
+                                        </span>
+                                    )}
                                 </td>
                             </tr>
                         ))}

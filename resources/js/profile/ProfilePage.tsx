@@ -7,6 +7,7 @@ import { useDataset } from '../api/datasets';
 import { CopiedNote, say } from '../ui/copying';
 import { counted } from '../ui/format';
 import { Keeping, type ToKeep } from '../ui/keeping';
+import { MayChange } from '../ui/mayChange';
 import { Notice, SaidElsewhere } from '../ui/Notice';
 import { Waiting } from '../ui/Waiting';
 import { BasisLine, rowWord } from '../asking/BasisLine';
@@ -134,53 +135,57 @@ export function ProfilePage() {
                             {answer.isError && <Notice onRetry={() => void answer.refetch()}>{answer.error.message}</Notice>}
                             {answer.isFetching && <Waiting key={question.of.join()} what="Working it out" />}
                             {!answer.isError && (
-                                <Keeping value={keepItem}>
-                                    <SaidElsewhere value={answer.isPlaceholderData}>
-                                        <div className={clsx('transition-opacity', answer.isPlaceholderData && 'opacity-40 delay-150')}>
-                                            {isOverview && overview.data !== undefined && (
-                                                <OverviewTable
-                                                    overview={overview.data}
-                                                    title={dataset.data.title}
-                                                    onShow={(key) => ask({ of: [key] })}
-                                                    onOpen={(variable, figure, column) => setPlace({ variable, figure, column })}
-                                                />
-                                            )}
-                                            {isOverview && overview.data !== undefined && (
-                                                <Suspense fallback={null}>
-                                                    <WorthALook
-                                                        dataset={id}
-                                                        revision={overview.data.revision}
-                                                        question={question}
+                                <MayChange value={dataset.data.role !== 'reader'}>
+                                    <Keeping value={dataset.data.role === 'reader' ? null : keepItem}>
+                                        <SaidElsewhere value={answer.isPlaceholderData}>
+                                            <div className={clsx('transition-opacity', answer.isPlaceholderData && 'opacity-40 delay-150')}>
+                                                {isOverview && overview.data !== undefined && (
+                                                    <OverviewTable
+                                                        overview={overview.data}
+                                                        title={dataset.data.title}
                                                         onShow={(key) => ask({ of: [key] })}
+                                                        onOpen={(variable, figure, column) => setPlace({ variable, figure, column })}
                                                     />
-                                                </Suspense>
-                                            )}
-                                            {!isOverview && (
-                                                <Suspense fallback={<Waiting what="Opening" />}>
-                                                    {profile.data?.sheets.map((sheet) => (
-                                                        <Sheet
-                                                            key={sheet.variable}
+                                                )}
+                                                {isOverview && overview.data !== undefined && (
+                                                    <Suspense fallback={null}>
+                                                        <WorthALook
                                                             dataset={id}
-                                                            sheet={sheet}
-                                                            profile={profile.data}
+                                                            revision={overview.data.revision}
                                                             question={question}
-                                                            variables={variables}
-                                                            numbers={variables.filter((variable) => variable.type === 'number')}
-                                                            idKey={variables.find((variable) => variable.type === 'id')?.key}
-                                                            onAsk={ask}
-                                                            onOpen={(figure, column) =>
-                                                                setPlace({ variable: sheet.variable, figure, column })
-                                                            }
-                                                            onShowRows={(where) =>
-                                                                navigate(`/datasets/${id}/rows?${rowsWords(where, question).toString()}`)
-                                                            }
+                                                            onShow={(key) => ask({ of: [key] })}
                                                         />
-                                                    ))}
-                                                </Suspense>
-                                            )}
-                                        </div>
-                                    </SaidElsewhere>
-                                </Keeping>
+                                                    </Suspense>
+                                                )}
+                                                {!isOverview && (
+                                                    <Suspense fallback={<Waiting what="Opening" />}>
+                                                        {profile.data?.sheets.map((sheet) => (
+                                                            <Sheet
+                                                                key={sheet.variable}
+                                                                dataset={id}
+                                                                sheet={sheet}
+                                                                profile={profile.data}
+                                                                question={question}
+                                                                variables={variables}
+                                                                numbers={variables.filter((variable) => variable.type === 'number')}
+                                                                idKey={variables.find((variable) => variable.type === 'id')?.key}
+                                                                onAsk={ask}
+                                                                onOpen={(figure, column) =>
+                                                                    setPlace({ variable: sheet.variable, figure, column })
+                                                                }
+                                                                onShowRows={(where) =>
+                                                                    navigate(
+                                                                        `/datasets/${id}/rows?${rowsWords(where, question).toString()}`,
+                                                                    )
+                                                                }
+                                                            />
+                                                        ))}
+                                                    </Suspense>
+                                                )}
+                                            </div>
+                                        </SaidElsewhere>
+                                    </Keeping>
+                                </MayChange>
                             )}
                         </main>
                         {place !== null && (

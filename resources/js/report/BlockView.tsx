@@ -254,7 +254,7 @@ function Title({
 }
 
 /** What the data give. */
-function Shown({
+export function Shown({
     report,
     block,
     dataset,

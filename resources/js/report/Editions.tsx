@@ -3,6 +3,7 @@ import type { Edition } from '../api/client';
 import { Button } from '../ui/Button';
 import { copyText } from '../ui/copying';
 import { moment } from '../ui/format';
+import { useMayChange } from '../ui/mayChange';
 import { Notice } from '../ui/Notice';
 import { WordPopover } from '../ui/WordPopover';
 import { FigureChanges } from './FigureChanges';
@@ -36,6 +37,7 @@ function OneEdition({ edition, hasBefore }: { edition: Edition; hasBefore: boole
     const [isOpen, setIsOpen] = useState(false);
     const changes = useEditionChanges(edition.id, isOpen);
     const { revoke } = useLinks(edition);
+    const mayChange = useMayChange();
     return (
         <li className="border-b border-hair py-3 text-small">
             <p>
@@ -48,7 +50,7 @@ function OneEdition({ edition, hasBefore }: { edition: Edition; hasBefore: boole
             </p>
             <div className="mt-1 flex flex-wrap items-baseline gap-x-5 gap-y-1">
                 <EditionForms edition={edition} />
-                <LinkMaker edition={edition} />
+                {mayChange && <LinkMaker edition={edition} />}
                 {hasBefore && (
                     <Button
                         look="quiet"

@@ -1,6 +1,7 @@
 import { useRef, useState } from 'react';
 import type { Edition, EditionFile, Report } from '../api/client';
 import { Button } from '../ui/Button';
+import { useMayChange } from '../ui/mayChange';
 import { PaperChoice, type Size } from './PaperChoice';
 import { WordPopover } from '../ui/WordPopover';
 import { type Form, useFile, useHandOver } from './queries';
@@ -107,29 +108,32 @@ function Under({ progress, onCancel }: { progress: EditionFile | null; onCancel:
 /** The forms of an edition that was handed over, each the same whenever it is fetched. */
 export function EditionForms({ edition }: { edition: Edition }) {
     const take = useFile(edition);
+    const mayChange = useMayChange();
     const [progress, setProgress] = useState<EditionFile | null>(null);
     const stop = useRef<AbortController | null>(null);
     return (
         <>
             <span className="flex flex-wrap gap-x-3">
-                {forms.map(({ form, words }) => (
-                    <button
-                        key={form}
-                        type="button"
-                        disabled={take.isPending}
-                        aria-label={`Edition ${edition.number} as ${words}`}
-                        className="min-h-6 underline decoration-hair-strong underline-offset-4 hover:decoration-accent disabled:opacity-50"
-                        onClick={() => {
-                            stop.current = new AbortController();
-                            take.mutate(
-                                { form, size: 'a4', onProgress: setProgress, signal: stop.current.signal },
-                                { onSettled: () => setProgress(null) },
-                            );
-                        }}
-                    >
-                        {words}
-                    </button>
-                ))}
+                {forms
+                    .filter(({ form }) => mayChange || edition.files.some((file) => file.form === form && file.status === 'ready'))
+                    .map(({ form, words }) => (
+                        <button
+                            key={form}
+                            type="button"
+                            disabled={take.isPending}
+                            aria-label={`Edition ${edition.number} as ${words}`}
+                            className="min-h-6 underline decoration-hair-strong underline-offset-4 hover:decoration-accent disabled:opacity-50"
+                            onClick={() => {
+                                stop.current = new AbortController();
+                                take.mutate(
+                                    { form, size: 'a4', onProgress: setProgress, signal: stop.current.signal },
+                                    { onSettled: () => setProgress(null) },
+                                );
+                            }}
+                        >
+                            {words}
+                        </button>
+                    ))}
             </span>
             {take.isPending && <Under progress={progress} onCancel={() => stop.current?.abort()} />}
             {take.isError && (

@@ -1,5 +1,6 @@
 import type { Report } from '../api/client';
 import { Notice } from '../ui/Notice';
+import { useMayChange } from '../ui/mayChange';
 import { Waiting } from '../ui/Waiting';
 import { useMethod } from './queries';
 
@@ -14,13 +15,16 @@ export function Method({
     onLine: (key: string, isShown: boolean) => void;
 }) {
     const method = useMethod(report, revision);
+    const mayChange = useMayChange();
     return (
         <section
             aria-label="How it was done"
             className="paper-sheet mt-1 rounded-b-md bg-white px-10 pt-4 pb-10 text-[#17251f] max-sm:px-4"
         >
             <h2 className="text-lg font-semibold">How it was done</h2>
-            <p className="text-small text-[#4c5d55]">Made by itself. A line that is not ticked stays out of what is handed over.</p>
+            <p className="text-small text-[#4c5d55]">
+                Made by itself.{mayChange && ' A line that is not ticked stays out of what is handed over.'}
+            </p>
             {method.isError && <Notice onRetry={() => void method.refetch()}>{method.error.message}</Notice>}
             {method.isPending && <Waiting what="Looking how it was done" />}
             {method.data?.map(({ name, lines }) => (
@@ -32,6 +36,7 @@ export function Method({
                                 <label className="flex items-baseline gap-2 py-0.5 text-small">
                                     <input
                                         type="checkbox"
+                                        disabled={!mayChange}
                                         className="accent-[#b5400f]"
                                         checked={!report.document.hidden.includes(key)}
                                         onChange={(event) => onLine(key, event.target.checked)}

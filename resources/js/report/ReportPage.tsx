@@ -10,6 +10,7 @@ import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { Places } from '../ui/Places';
 import { TopBar } from '../ui/TopBar';
+import { MayChange, useMayChange } from '../ui/mayChange';
 import { useAddress } from '../ui/useAddress';
 import { useDraft } from '../ui/useDraft';
 import { Waiting } from '../ui/Waiting';
@@ -24,6 +25,7 @@ import { Editions } from './Editions';
 import { HandOver } from './HandOver';
 import { Method } from './Method';
 import { Pages } from './Pages';
+import { ReadBlock } from './ReadBlock';
 import { useReport, useReportChanges, useReports } from './queries';
 import { Unfinished } from './Unfinished';
 
@@ -54,33 +56,39 @@ export function ReportPage() {
                 {dataset.data !== undefined && <PeopleHere dataset={dataset.data} place="report" />}
             </TopBar>
             <main className="min-h-0 flex-1 overflow-y-auto px-6 pb-24 max-sm:px-2">
-                <div className="mx-auto max-w-5xl">
-                    {failure !== null && (
-                        <Notice
-                            onRetry={() =>
-                                [dataset, reports, report].filter(({ isError }) => isError).forEach((answer) => void answer.refetch())
-                            }
-                        >
-                            {failure.message}
-                        </Notice>
-                    )}
-                    {(reports.isPending || (chosen !== null && report.isPending)) && failure === null && (
-                        <Waiting what="Opening the report" />
-                    )}
-                    {dataset.data !== undefined && reports.data !== undefined && chosen === null && (
-                        <>
-                            {listed.length > 0 && (
-                                <p className="pt-4">
-                                    <Button onClick={() => open(String(listed[0]?.id))}>Back to “{listed[0]?.title}”</Button>
-                                </p>
-                            )}
-                            <Begin dataset={dataset.data} onBegun={(made) => open(String(made))} />
-                        </>
-                    )}
-                    {dataset.data !== undefined && chosen !== null && report.data?.id === chosen.id && (
-                        <OneReport key={chosen.id} report={report.data} dataset={dataset.data} listed={listed} onOpen={open} />
-                    )}
-                </div>
+                <MayChange value={dataset.data?.role !== 'reader'}>
+                    <div className="mx-auto max-w-5xl">
+                        {failure !== null && (
+                            <Notice
+                                onRetry={() =>
+                                    [dataset, reports, report].filter(({ isError }) => isError).forEach((answer) => void answer.refetch())
+                                }
+                            >
+                                {failure.message}
+                            </Notice>
+                        )}
+                        {(reports.isPending || (chosen !== null && report.isPending)) && failure === null && (
+                            <Waiting what="Opening the report" />
+                        )}
+                        {dataset.data !== undefined && reports.data !== undefined && chosen === null && (
+                            <>
+                                {listed.length > 0 && (
+                                    <p className="pt-4">
+                                        <Button onClick={() => open(String(listed[0]?.id))}>Back to “{listed[0]?.title}”</Button>
+                                    </p>
+                                )}
+                                {dataset.data.role === 'reader' ? (
+                                    <p className="pt-8 text-soft">There is no report of it yet.</p>
+                                ) : (
+                                    <Begin dataset={dataset.data} onBegun={(made) => open(String(made))} />
+                                )}
+                            </>
+                        )}
+                        {dataset.data !== undefined && chosen !== null && report.data?.id === chosen.id && (
+                            <OneReport key={chosen.id} report={report.data} dataset={dataset.data} listed={listed} onOpen={open} />
+                        )}
+                    </div>
+                </MayChange>
             </main>
         </div>
     );
@@ -98,6 +106,7 @@ function OneReport({
     onOpen: (report: string) => void;
 }) {
     const { edit, step, mark, remove } = useReportChanges(report);
+    const mayChange = useMayChange();
     const [isPaper, setIsPaper] = useState(false);
     const [fresh, setFresh] = useState<string | null>(null);
     const { blocks } = report.document;
@@ -110,7 +119,7 @@ function OneReport({
     };
     const onKeyDown = (event: KeyboardEvent) => {
         const isTyping = event.target instanceof HTMLElement && event.target.closest('input, textarea, [contenteditable="true"]') !== null;
-        if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z' && !isTyping) {
+        if (mayChange && (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z' && !isTyping) {
             event.preventDefault();
             step.mutate(event.shiftKey ? 'redo' : 'undo');
         }
@@ -126,41 +135,51 @@ function OneReport({
                     name="Report"
                     options={[
                         ...listed.map(({ id, title }) => ({ value: String(id), words: title })),
-                        { value: NEW, words: 'Begin another one …' },
+                        ...(mayChange ? [{ value: NEW, words: 'Begin another one …' }] : []),
                     ]}
                     value={String(report.id)}
                     onChange={onOpen}
                     className="max-w-60 truncate align-bottom"
                 />
-                <Button className="px-2! py-0.5!" disabled={!report.can_undo || step.isPending} onClick={() => step.mutate('undo')}>
-                    Undo
-                </Button>
-                <Button className="px-2! py-0.5!" disabled={!report.can_redo || step.isPending} onClick={() => step.mutate('redo')}>
-                    Redo
-                </Button>
-                <Button className="px-2! py-0.5!" onClick={() => add({ kind: 'text' })}>
-                    Write
-                </Button>
-                <Button className="px-2! py-0.5!" onClick={() => add({ kind: 'heading', title: 'Heading', level: 1 })}>
-                    Heading
-                </Button>
-                <AddBlock dataset={dataset} onAdd={add} />
+                {mayChange && (
+                    <>
+                        <Button className="px-2! py-0.5!" disabled={!report.can_undo || step.isPending} onClick={() => step.mutate('undo')}>
+                            Undo
+                        </Button>
+                        <Button className="px-2! py-0.5!" disabled={!report.can_redo || step.isPending} onClick={() => step.mutate('redo')}>
+                            Redo
+                        </Button>
+                        <Button className="px-2! py-0.5!" onClick={() => add({ kind: 'text' })}>
+                            Write
+                        </Button>
+                        <Button className="px-2! py-0.5!" onClick={() => add({ kind: 'heading', title: 'Heading', level: 1 })}>
+                            Heading
+                        </Button>
+                        <AddBlock dataset={dataset} onAdd={add} />
+                    </>
+                )}
                 <span className="ml-auto flex flex-wrap items-center gap-x-4">
-                    <Again report={report} />
+                    {mayChange && <Again report={report} />}
                     <Button className="px-2! py-0.5!" aria-pressed={isPaper} onClick={() => setIsPaper(!isPaper)}>
-                        {isPaper ? 'Back to writing' : 'As pages'}
+                        {!isPaper ? 'As pages' : mayChange ? 'Back to writing' : 'Back to reading'}
                     </Button>
-                    <HandOver report={report} />
+                    {mayChange && <HandOver report={report} />}
                 </span>
             </div>
-            <Changed report={report} revision={dataset.revision} onShow={show} />
-            <Unfinished report={report} revision={dataset.revision} onShow={show} />
+            {mayChange && <Changed report={report} revision={dataset.revision} onShow={show} />}
+            {mayChange && <Unfinished report={report} revision={dataset.revision} onShow={show} />}
             {isPaper ? (
                 <Pages report={report} revision={dataset.revision} />
             ) : (
                 <div className="paper-sheet mx-auto mt-4 max-w-4xl rounded-md border border-hair">
                     <div className="px-10 pt-8 max-sm:px-4">
-                        <ReportTitle report={report} onTitle={(title) => edit.mutate(withTitle(title))} />
+                        {mayChange ? (
+                            <ReportTitle report={report} onTitle={(title) => edit.mutate(withTitle(title))} />
+                        ) : (
+                            <h2 dir="auto" className="text-3xl">
+                                {report.document.title}
+                            </h2>
+                        )}
                         <p className="border-b border-ink pb-3 text-soft">
                             {dataset.title} · {dataset.rows.toLocaleString('en')} {rowWord(dataset)[dataset.rows === 1 ? 0 : 1]} ×{' '}
                             {dataset.variables.length} variables
@@ -168,36 +187,41 @@ function OneReport({
                     </div>
                     {blocks.length === 0 && (
                         <p className="px-10 py-6 text-soft max-sm:px-4">
-                            Nothing in it yet. Write, add something of the data, or press “Keep” beside a picture, a table or a sentence of
-                            the profile.
+                            {mayChange
+                                ? 'Nothing in it yet. Write, add something of the data, or press “Keep” beside a picture, a table or a sentence of the profile.'
+                                : 'Nothing in it yet.'}
                         </p>
                     )}
-                    {blocks.map((block) => (
-                        <BlockView
-                            key={block.id}
-                            report={report}
-                            block={block}
-                            dataset={dataset}
-                            references={references}
-                            isFresh={block.id === fresh}
-                            isMarked={report.place === block.id}
-                            onChange={(words) => edit.mutate(withChanged(block.id, words))}
-                            onMove={(by) =>
-                                edit.mutate(
-                                    moved(block.id, (from) => from + by),
-                                    { onSuccess: () => refocus(block.id) },
-                                )
-                            }
-                            onDrop={(dragged, isBehind) => edit.mutate(movedBeside(dragged, block.id, isBehind))}
-                            onTakeOut={() => edit.mutate(without(block.id))}
-                            onMark={() => mark.mutate(report.place === block.id ? null : block.id)}
-                        />
-                    ))}
+                    {blocks.map((block) =>
+                        !mayChange ? (
+                            <ReadBlock key={block.id} report={report} block={block} dataset={dataset} references={references} />
+                        ) : (
+                            <BlockView
+                                key={block.id}
+                                report={report}
+                                block={block}
+                                dataset={dataset}
+                                references={references}
+                                isFresh={block.id === fresh}
+                                isMarked={report.place === block.id}
+                                onChange={(words) => edit.mutate(withChanged(block.id, words))}
+                                onMove={(by) =>
+                                    edit.mutate(
+                                        moved(block.id, (from) => from + by),
+                                        { onSuccess: () => refocus(block.id) },
+                                    )
+                                }
+                                onDrop={(dragged, isBehind) => edit.mutate(movedBeside(dragged, block.id, isBehind))}
+                                onTakeOut={() => edit.mutate(without(block.id))}
+                                onMark={() => mark.mutate(report.place === block.id ? null : block.id)}
+                            />
+                        ),
+                    )}
                     <Method report={report} revision={dataset.revision} onLine={(key, isShown) => edit.mutate(withLine(key, isShown))} />
                 </div>
             )}
             <Editions report={report.id} />
-            <RemoveReport report={report} isPending={remove.isPending} onRemove={() => remove.mutate()} />
+            {mayChange && <RemoveReport report={report} isPending={remove.isPending} onRemove={() => remove.mutate()} />}
         </>
     );
 }

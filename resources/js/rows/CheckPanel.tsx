@@ -2,6 +2,7 @@ import clsx from 'clsx';
 import type { CheckLine, Dataset } from '../api/client';
 import { counted } from '../ui/format';
 import { Notice } from '../ui/Notice';
+import { useMayChange } from '../ui/mayChange';
 import { Waiting } from '../ui/Waiting';
 import { useCheck, useLookedAt } from './queries';
 import { SecondEntries } from './SecondEntries';
@@ -61,6 +62,7 @@ function Lines({
     onShow: (change: Partial<View>) => void;
     onLook: (line: CheckLine, isLookedAt: boolean) => void;
 }) {
+    const mayChange = useMayChange();
     const byVariable = new Map<string, CheckLine[]>();
     for (const line of all) {
         byVariable.set(line.variable, [...(byVariable.get(line.variable) ?? []), line]);
@@ -80,6 +82,7 @@ function Lines({
                                     className="mt-1 accent-(--accent)"
                                     aria-label={`Looked at: ${line.name}, ${line.words}`}
                                     checked={line.looked_at}
+                                    disabled={!mayChange}
                                     onChange={(event) => onLook(line, event.target.checked)}
                                 />
                                 <button

@@ -22,7 +22,9 @@ export function DatasetTitle({ dataset }: { dataset: Dataset }) {
     };
     return (
         <h1 dir="auto" className="min-w-0 truncate text-base">
-            {!isOpen ? (
+            {dataset.role === 'reader' ? (
+                <span title={dataset.title}>{dataset.title}</span>
+            ) : !isOpen ? (
                 <button
                     type="button"
                     title={`${text}. Press to change the title.`}

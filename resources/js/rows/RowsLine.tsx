@@ -73,7 +73,7 @@ export function RowsLine({
                         </p>
                         <p className="mt-2 flex flex-wrap gap-1.5">
                             <Button onClick={() => onShow({ where: ASIDE })}>Show only {dataset.set_aside === 1 ? 'it' : 'them'}</Button>
-                            <Button onClick={onBringAllBack}>Bring all back</Button>
+                            {dataset.role !== 'reader' && <Button onClick={onBringAllBack}>Bring all back</Button>}
                         </p>
                     </WordPopover>
                 </span>

@@ -6,6 +6,7 @@ import { useDataset } from '../api/datasets';
 import { PeopleHere } from '../asking/PeopleHere';
 import { CopiedNote } from '../ui/copying';
 import { count, counted } from '../ui/format';
+import { MayChange } from '../ui/mayChange';
 import { Notice } from '../ui/Notice';
 import { Places } from '../ui/Places';
 import { TopBar } from '../ui/TopBar';
@@ -79,7 +80,7 @@ export function RowsPage() {
                 </div>
             )}
             {dataset.data !== undefined && (
-                <>
+                <MayChange value={dataset.data.role !== 'reader'}>
                     <UnderWayLine />
                     <RowsLine
                         dataset={dataset.data}
@@ -139,7 +140,7 @@ export function RowsPage() {
                             />
                         )}
                     </div>
-                </>
+                </MayChange>
             )}
             <CopiedNote />
             {changes.trouble !== null && (

@@ -1,6 +1,7 @@
 import type { Dataset } from '../api/client';
 import { Button } from '../ui/Button';
 import { counted } from '../ui/format';
+import { useMayChange } from '../ui/mayChange';
 import { ReasonEntry } from '../ui/ReasonEntry';
 import type { ChangeWords } from './changes';
 import { ChangesPanel } from './ChangesPanel';
@@ -44,10 +45,11 @@ export function PanelChoice({
     onBringBack: (selected: { from: number; to: number }) => void;
     onDelete: (selected: { from: number; to: number }) => void;
 }) {
-    const size = selected === null ? 0 : selected.to - selected.from + 1;
+    const mayChange = useMayChange();
+    const size = selected === null || !mayChange ? 0 : selected.to - selected.from + 1;
     return (
         <div className="flex shrink-0 items-center gap-1 border-b border-hair px-3 py-1">
-            {(['check', 'variable', 'make', 'changes', 'out'] as const).map((panel) => (
+            {(['check', 'variable', ...(mayChange ? (['make'] as const) : []), 'changes', 'out'] as const).map((panel) => (
                 <Button
                     key={panel}
                     look="quiet"
@@ -106,6 +108,7 @@ export function SidePanel({
     onGo: (row: number, key: string) => void;
     isBusy: boolean;
 }) {
+    const mayChange = useMayChange();
     const variable = dataset.variables.find(({ key }) => key === view.variable) ?? dataset.variables[0];
     return (
         <aside
@@ -113,20 +116,25 @@ export function SidePanel({
             className="w-96 shrink-0 overflow-y-auto border-l border-hair px-4.5 py-3 max-md:absolute max-md:inset-y-40 max-md:right-0 max-md:z-20 max-md:bg-paper"
         >
             {view.panel === 'check' && <CheckPanel dataset={dataset} onShow={onShow} onGo={onGo} />}
-            {view.panel === 'variable' && variable !== undefined && (
-                <VariablePanel
-                    key={`${dataset.id}:${variable.key}`}
-                    dataset={dataset}
-                    variable={variable}
-                    view={view}
-                    onShow={onShow}
-                    onChange={onChange}
-                    isBusy={isBusy}
-                />
+            {!mayChange && (view.panel === 'variable' || view.panel === 'changes') && (
+                <p className="mb-2 text-small text-soft">You may read it: nothing here can be changed by you.</p>
             )}
-            {view.panel === 'make' && <MakePanel dataset={dataset} onChange={onChange} isBusy={isBusy} />}
-            {view.panel === 'changes' && <ChangesPanel dataset={dataset} onChange={onChange} isBusy={isBusy} />}
-            {view.panel === 'out' && <OutPanel dataset={dataset} view={view} />}
+            <fieldset disabled={!mayChange && view.panel !== 'check' && view.panel !== 'out'} className="contents">
+                {view.panel === 'variable' && variable !== undefined && (
+                    <VariablePanel
+                        key={`${dataset.id}:${variable.key}`}
+                        dataset={dataset}
+                        variable={variable}
+                        view={view}
+                        onShow={onShow}
+                        onChange={onChange}
+                        isBusy={isBusy}
+                    />
+                )}
+                {view.panel === 'make' && mayChange && <MakePanel dataset={dataset} onChange={onChange} isBusy={isBusy} />}
+                {view.panel === 'changes' && <ChangesPanel dataset={dataset} onChange={onChange} isBusy={isBusy} />}
+                {view.panel === 'out' && <OutPanel dataset={dataset} view={view} />}
+            </fieldset>
         </aside>
     );
 }
