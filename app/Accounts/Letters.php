@@ -39,6 +39,25 @@ final class Letters
         self::send($share->email, 'Something is offered to you', "{$by->name} ({$by->email}) offers you {$what} at Row Tally, to {$may}.\n\nSign in with this address, or make an account with it, and take it there within two weeks:\n\n" . self::base() . '/datasets');
     }
 
+    /** To the address that an account is to have; the one until now is told too. */
+    public static function move(User $user, string $email): void
+    {
+        $proof = self::sealed(['move' => $user->id, 'email' => $user->email, 'to' => $email, 'until' => time() + self::CONFIRMED_WITHIN_HOURS * 3600]);
+        self::send($email, 'Confirm your new address', "{$user->name} wants to use this address for an account at Row Tally.\n\nConfirm it within two days:\n\n" . self::link('confirm', $proof) . "\n\nIf it was not you, do nothing: the address until now stays.");
+        self::send($user->email, 'Another address was asked for', "Somebody, most likely you, asked for another address for your account at Row Tally: {$email}.\n\nIf it was not you, change your password:\n\n" . self::base() . '/account');
+    }
+
+    /** @return array{User, string}|null the account that a letter moves, and its new address; null where it is none, or has ended */
+    public static function moved(string $proof): ?array
+    {
+        $told = self::opened($proof);
+        $until = $told['until'] ?? null;
+        $to = $told['to'] ?? null;
+        $user = is_int($until) && $until >= time() ? self::user($told, 'move') : null;
+
+        return $user !== null && is_string($to) ? [$user, $to] : null;
+    }
+
     /** So that a new password can be set. */
     public static function reset(User $user): void
     {

@@ -6,6 +6,7 @@ import '../css/app.css';
 import { SignedIn } from './account/SignedIn';
 import { Refusal } from './api/client';
 import { mutationCache } from './api/failures';
+import { outbox } from './api/outbox';
 import { applyTheme } from './ui/theme';
 
 applyTheme();
@@ -52,6 +53,15 @@ mutationCache.subscribe(({ type, mutation }) => {
         void queries.invalidateQueries();
     }
 });
+
+// What was not sent yet when the page was loaded anew is sent wherever somebody is by now.
+const waiting = new Set(outbox.list().map(({ dataset }) => dataset));
+if (waiting.size > 0) {
+    void import('./rows/changes').then(({ sendChanges }) => {
+        waiting.forEach((dataset) => sendChanges(queries, dataset));
+        outbox.again();
+    });
+}
 
 const root = document.getElementById('app');
 if (root !== null) {

@@ -50,6 +50,18 @@ test('what could not be sent stays in its cell, and is sent when the server is b
     await expect(cell(page, 2)).toHaveText('42');
 });
 
+test('what was not sent when the page was loaded anew is sent from another place too', async ({ page }) => {
+    await openRows(page, 'elsewhere.csv');
+    await page.route('**/changes', (route) => route.abort());
+    await type(page, 1, '41');
+    await expect(page.getByText('1 change not saved yet.')).toBeVisible();
+    page.on('dialog', (dialog) => void dialog.accept());
+    await page.unroute('**/changes');
+    await page.goto(new URL(page.url()).pathname.replace(/rows$/, 'profile?of=before'));
+    await expect.poll(() => figures(page, 'max')).toEqual(['41']);
+    await expect(page.getByText('not saved yet')).toHaveCount(0);
+});
+
 test('a save in flight while one goes on to the profile arrives', async ({ page }) => {
     await openRows(page, 'in flight.csv');
     await page.route('**/changes', async (route) => {

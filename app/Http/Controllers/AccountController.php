@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Accounts\AccountData;
+use App\Accounts\ChangeAddress;
 use App\Accounts\DeleteAccount;
 use App\Accounts\Letters;
 use App\Accounts\OneTimeCode;
@@ -12,6 +13,7 @@ use App\Accounts\Register;
 use App\Accounts\SecondFactor;
 use App\Accounts\Sessions;
 use App\Accounts\Tokens;
+use App\Http\Requests\AddressOfAccountRequest;
 use App\Http\Requests\NewAccountRequest;
 use App\Http\Requests\NewPasswordRequest;
 use App\Http\Requests\ProvenRequest;
@@ -45,9 +47,13 @@ final class AccountController
     public function confirm(Request $request): JsonResponse
     {
         $request->validate(['proof' => ['required', 'string', 'max:2000']], ['proof' => 'This is not a link of a letter.']);
-        $user = Letters::confirmed($request->string('proof')->toString());
+        $proof = $request->string('proof')->toString();
+        if (ChangeAddress::confirm($proof)) {
+            return new JsonResponse(['message' => 'The address is changed. Sign in with it from now on.']);
+        }
+        $user = Letters::confirmed($proof);
         if ($user === null) {
-            return new JsonResponse(['message' => 'This link is not a good one, or has ended. Make the account once more: another letter comes.'], 422);
+            return new JsonResponse(['message' => 'This link is not a good one, or has ended. Ask for it once more: another letter comes.'], 422);
         }
         $user->forceFill(['waits_since' => null])->save();
 
@@ -93,6 +99,15 @@ final class AccountController
         $user->forceFill(['name' => trim($request->string('name')->toString())])->save();
 
         return $this->show($user);
+    }
+
+    /** The same answer whether that address has an account or not. */
+    public function address(AddressOfAccountRequest $request, ProvenRequest $proven, #[CurrentUser] User $user): JsonResponse
+    {
+        $proven->prove($user);
+        ChangeAddress::ask($user, $request->email());
+
+        return new JsonResponse(['message' => 'A letter is on its way to that address. It is yours once you have followed its link.'], 202);
     }
 
     public function password(NewPasswordRequest $request, ProvenRequest $proven, #[CurrentUser] User $user): JsonResponse

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use App\Accounts\Register;
-use App\Models\User;
 use Closure;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Support\Facades\RateLimiter;
@@ -22,14 +21,7 @@ final class NewAccountRequest extends FormRequest
     {
         return [
             'name' => ['required', 'string', 'max:100', 'not_regex:/^\s*$/'],
-            'email' => ['required', 'string', 'max:255', static function (string $attribute, mixed $value, Closure $fail): void {
-                $email = is_string($value) ? User::address($value) : '';
-                if (filter_var($email, FILTER_VALIDATE_EMAIL) === false) {
-                    $fail('That is no e-mail address.');
-                } elseif (!Register::isAllowed($email)) {
-                    $fail('Accounts here are for addresses of: ' . config()->string('accounts.domains') . '.');
-                }
-            }],
+            'email' => AddressOfAccountRequest::rule(),
             'password' => NewPasswordRequest::RULES,
         ];
     }

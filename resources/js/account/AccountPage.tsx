@@ -77,7 +77,45 @@ function Name({ name, email }: { name: string; email: string }) {
                 </Button>
             </form>
             {rename.isError && <Refused>{rename.error.message}</Refused>}
+            <Address />
         </Part>
+    );
+}
+
+/** Another address, asked for only by whoever wants one. */
+function Address() {
+    const { changeAddress } = useAccountChanges();
+    const [isAsked, setIsAsked] = useState(false);
+    const submit = (event: SubmitEvent<HTMLFormElement>) => {
+        event.preventDefault();
+        const typed = typedIn(event.currentTarget);
+        changeAddress.mutate({ email: typed('email'), current_password: typed('current_password') });
+    };
+    return changeAddress.isSuccess ? (
+        <div className="mt-3">
+            <Said>{changeAddress.data.message}</Said>
+        </div>
+    ) : isAsked ? (
+        <form onSubmit={submit} className="mt-3 flex flex-wrap items-end gap-3">
+            <div className="min-w-0 flex-1 basis-60">
+                <Field name="email" label="New address" type="email" autoComplete="email" autoFocus />
+            </div>
+            <div className="min-w-0 flex-1 basis-60">
+                <Field name="current_password" label="Your password, to change it" type="password" autoComplete="current-password" />
+            </div>
+            <Button type="submit" className="py-2!" disabled={changeAddress.isPending}>
+                Send a letter there
+            </Button>
+            {changeAddress.isError && (
+                <div className="basis-full">
+                    <Refused>{changeAddress.error.message}</Refused>
+                </div>
+            )}
+        </form>
+    ) : (
+        <Button look="quiet" className="mt-2 px-0!" onClick={() => setIsAsked(true)}>
+            Use another address …
+        </Button>
     );
 }
 

@@ -114,6 +114,10 @@ export function useAccountChanges() {
             mutationFn: async (name: string) => bodyOf(await api.PATCH('/account', { body: { name } })),
             onSuccess: look,
         }),
+        changeAddress: useMutation({
+            meta: inPlace,
+            mutationFn: async (body: { current_password: string; email: string }) => bodyOf(await api.PUT('/account/address', { body })),
+        }),
         changePassword: useMutation({
             meta: inPlace,
             mutationFn: async (body: { current_password: string; password: string }) =>

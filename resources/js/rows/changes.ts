@@ -77,6 +77,11 @@ async function send(
     }
 }
 
+/** From now on the changes of a dataset are sent, whatever is shown. */
+export function sendChanges(queries: QueryClient, dataset: number): void {
+    outbox.sendBy(dataset, (words, revision, sentOn) => send(queries, dataset, words, revision, sentOn));
+}
+
 /** Changes of a dataset: sent one after the other, and kept until they are made, refused or given up (see `outbox`). */
 export function useChanges(dataset: number) {
     const queries = useQueryClient();
@@ -84,9 +89,7 @@ export function useChanges(dataset: number) {
     const trouble = useTrouble(dataset);
     const isBusy = unsent.length > 0;
     const current = useDataset(dataset).data?.revision;
-    useEffect(() => {
-        outbox.sendBy(dataset, (words, revision, sentOn) => send(queries, dataset, words, revision, sentOn));
-    }, [queries, dataset]);
+    useEffect(() => sendChanges(queries, dataset), [queries, dataset]);
     useEffect(() => {
         if (current !== undefined && !isBusy) {
             leaveBehind(queries, dataset, current);

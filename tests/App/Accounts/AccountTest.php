@@ -6,6 +6,7 @@ namespace Tests\App\Accounts;
 
 use App\Accounts\OneTimeCode;
 use App\Models\Dataset;
+use App\Models\Share;
 use App\Models\User;
 use Illuminate\Mail\Transport\ArrayTransport;
 use Illuminate\Support\Facades\DB;
@@ -119,6 +120,36 @@ final class AccountTest extends AppTestCase
         // Every request of a test is a session of its own: that of this one is left.
         self::assertSame(1, DB::table('sessions')->where('user_id', $this->keeper->id)->count());
         $this->postJson('/api/session', ['email' => 'keeper@example.org', 'password' => 'quite-another'])->assertOk();
+    }
+
+    /** Another address is in force once a letter to it was read; what others gave to the old one goes along. */
+    public function test_an_address_is_changed_by_a_letter_to_the_new_one(): void
+    {
+        $this->actingAs($this->keeper);
+        $owner = $this->account('owner');
+        $dataset = Dataset::query()->create(['user_id' => $owner->id, 'title' => 'x', 'notes' => [], 'rows' => 0, 'revision' => 1]);
+        foreach ([['keeper@example.org', $this->keeper->id], ['ada@example.org', null]] as [$email, $user]) {
+            Share::query()->create(['dataset_id' => $dataset->id, 'email' => $email, 'user_id' => $user, 'role' => 'reader', 'invited_at' => now(), 'expires_at' => now()->addDay()]);
+        }
+        $ask = fn(array $change = []) => $this->putJson('/api/account/address', [...['email' => ' Ada@Example.org', 'current_password' => 'nectar-flow'], ...$change]);
+        $ask(['current_password' => 'wrong'])->assertUnprocessable();
+        $ask(['email' => 'ada'])->assertUnprocessable();
+        $ask(['email' => 'аda@example.org'])->assertUnprocessable();
+        $told = $ask(['email' => 'owner@example.org'])->assertStatus(202)->json('message');
+        self::assertStringContainsString('which has one', $this->letterTo('owner@example.org'));
+        Contract::assertMeets('changeAddress', $again = $ask()->assertStatus(202));
+        self::assertSame($told, $again->json('message'), 'who has an account is not told');
+        self::assertStringContainsString('ada@example.org', $this->letterTo('keeper@example.org'));
+        $proof = $this->proofInLetter('ada@example.org', 'confirm');
+        self::assertSame('keeper@example.org', $this->keeper->refresh()->email);
+        $this->postJson('/api/accounts/confirm', ['proof' => $proof])->assertOk()->assertJsonPath('message', 'The address is changed. Sign in with it from now on.');
+        self::assertSame('ada@example.org', $this->keeper->refresh()->email);
+        self::assertSame([['ada@example.org', $this->keeper->id]], Share::query()->get()->map(static fn(Share $share): array => [$share->email, $share->user_id])->all());
+        // Once, and not after its end.
+        $this->postJson('/api/accounts/confirm', ['proof' => $proof])->assertUnprocessable();
+        $ask(['email' => 'ida@example.org'])->assertStatus(202);
+        $this->travel(3)->days();
+        $this->postJson('/api/accounts/confirm', ['proof' => $this->proofInLetter('ida@example.org', 'confirm')])->assertUnprocessable();
     }
 
     public function test_a_session_of_somebody_else_is_not_ended(): void
