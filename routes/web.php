@@ -62,7 +62,7 @@ Route::prefix('api')->group(static function () use ($signedIn): void {
         Route::get('account', [AccountController::class, 'show']);
         Route::patch('account', [AccountController::class, 'update']);
         Route::delete('account', [AccountController::class, 'destroy']);
-        Route::put('account/address', [AccountController::class, 'address'])->middleware('throttle:5,60,address');
+        Route::put('account/address', [AccountController::class, 'address'])->middleware('throttle:10,60,address');
         Route::put('account/password', [AccountController::class, 'password']);
         Route::get('account/data', [AccountController::class, 'data']);
         Route::get('account/sessions', [AccountController::class, 'sessions']);
