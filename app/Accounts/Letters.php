@@ -22,7 +22,7 @@ final class Letters
     /** So that the address is known to be theirs. */
     public static function confirm(User $user): void
     {
-        $proof = self::sealed(['confirm' => $user->id, 'email' => $user->email, 'until' => time() + self::CONFIRMED_WITHIN_HOURS * 3600]);
+        $proof = self::sealed(['confirm' => $user->id, 'email' => $user->email, 'until' => now()->getTimestamp() + self::CONFIRMED_WITHIN_HOURS * 3600]);
         self::send($user->email, 'Confirm your address', "Somebody, most likely you, made an account at Row Tally with this address.\n\nConfirm it within two days:\n\n" . self::link('confirm', $proof) . "\n\nIf it was not you, do nothing: without this no one can sign in with it.");
     }
 
@@ -42,7 +42,7 @@ final class Letters
     /** To the address that an account is to have; the one until now is told too. */
     public static function move(User $user, string $email): void
     {
-        $proof = self::sealed(['move' => $user->id, 'email' => $user->email, 'to' => $email, 'until' => time() + self::CONFIRMED_WITHIN_HOURS * 3600]);
+        $proof = self::sealed(['move' => $user->id, 'email' => $user->email, 'to' => $email, 'until' => now()->getTimestamp() + self::CONFIRMED_WITHIN_HOURS * 3600]);
         self::send($email, 'Confirm your new address', "{$user->name} wants to use this address for an account at Row Tally.\n\nConfirm it within two days:\n\n" . self::link('confirm', $proof) . "\n\nIf it was not you, do nothing: the address until now stays.");
         self::send($user->email, 'Another address was asked for', "Somebody, most likely you, asked for another address for your account at Row Tally: {$email}.\n\nIf it was not you, change your password:\n\n" . self::base() . '/account');
     }
@@ -53,7 +53,7 @@ final class Letters
         $told = self::opened($proof);
         $until = $told['until'] ?? null;
         $to = $told['to'] ?? null;
-        $user = is_int($until) && $until >= time() ? self::user($told, 'move') : null;
+        $user = is_int($until) && $until >= now()->getTimestamp() ? self::user($told, 'move') : null;
 
         return $user !== null && is_string($to) ? [$user, $to] : null;
     }
@@ -71,7 +71,7 @@ final class Letters
         $told = self::opened($proof);
         $until = $told['until'] ?? null;
 
-        return is_int($until) && $until >= time() ? self::user($told, 'confirm') : null;
+        return is_int($until) && $until >= now()->getTimestamp() ? self::user($told, 'confirm') : null;
     }
 
     /** @return array{User, string}|null the account and its token */
