@@ -7,6 +7,7 @@ namespace App\Console\Commands;
 use App\Accounts\DeleteAccount;
 use App\Accounts\Tokens;
 use App\Models\User;
+use App\Store\Changes\ChangeRefused;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 
@@ -34,7 +35,11 @@ final class Account extends Command
             if ($gone === null) {
                 return $this->refuse("There is no account {$email}.");
             }
-            app(DeleteAccount::class)->delete($gone);
+            try {
+                app(DeleteAccount::class)->delete($gone);
+            } catch (ChangeRefused $refused) {
+                return $this->refuse($refused->getMessage());
+            }
             $this->info("The account {$email} is gone, with all that was its.");
 
             return self::SUCCESS;
