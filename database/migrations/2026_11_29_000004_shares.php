@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 /** Datasets that several accounts have a part in, and who is there just now. */
@@ -42,5 +43,12 @@ return new class extends Migration {
     {
         Schema::dropIfExists('presences');
         Schema::dropIfExists('shares');
+        // Each change was somebody's: of an account that is gone, now the owner's.
+        DB::statement('UPDATE revisions JOIN datasets ON datasets.id = revisions.dataset_id SET revisions.user_id = datasets.user_id WHERE revisions.user_id IS NULL');
+        Schema::table('revisions', static fn(Blueprint $table) => $table->dropForeign(['user_id']));
+        Schema::table('revisions', static function (Blueprint $table): void {
+            $table->unsignedBigInteger('user_id')->nullable(false)->change();
+            $table->foreign('user_id')->references('id')->on('users')->cascadeOnDelete();
+        });
     }
 };
