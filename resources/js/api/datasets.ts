@@ -10,11 +10,17 @@ export function useDatasets() {
 
 export const datasetKey = (id: number) => ['dataset', id];
 
+export function datasetQuery(id: number) {
+    return {
+        queryKey: datasetKey(id),
+        queryFn: async () => bodyOf(await api.GET('/datasets/{dataset}', { params: { path: { dataset: id } } })),
+    };
+}
+
 /** One dataset with its variables: every place of it needs them. */
 export function useDataset(id: number) {
     return useQuery({
-        queryKey: datasetKey(id),
-        queryFn: async () => bodyOf(await api.GET('/datasets/{dataset}', { params: { path: { dataset: id } } })),
+        ...datasetQuery(id),
         // Micro-plots of variables with very many values follow a little after the import.
         refetchInterval: ({ state }) => (state.data !== undefined && plotsToCome(state.data) ? 2000 : false),
         // Another window may have changed it.

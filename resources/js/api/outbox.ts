@@ -21,10 +21,12 @@ export interface Unsent {
     revision: number | null;
     /** Why it could not be sent; null = on its way. */
     why: string | null;
+    /** It was answered, and stays in sight until what is shown has it: a page that is loaded anew does not send it again. */
+    isMade?: boolean;
 }
 
-/** Sends one change; a refusal is thrown. It says on top of which revision. */
-type Send = (words: ChangeWords, revision: number | null, sentOn: (revision: number) => void) => Promise<void>;
+/** Sends one change; a refusal is thrown. It says on top of which revision, and when it was made. */
+type Send = (words: ChangeWords, revision: number | null, sentOn: (revision: number) => void, made: () => void) => Promise<void>;
 
 const KEPT = 'row-tally-unsent';
 const TRY_AGAIN_MS = 5000;
@@ -124,7 +126,12 @@ class Outbox {
 
     private async send(entry: Unsent, send: Send): Promise<void> {
         try {
-            await send(entry.words, entry.revision, (revision) => this.change(entry.id, { revision }));
+            await send(
+                entry.words,
+                entry.revision,
+                (revision) => this.change(entry.id, { revision }),
+                () => this.change(entry.id, { isMade: true }),
+            );
             this.remove(entry.id, true);
         } catch (reason) {
             const refusal = reason instanceof Refusal ? reason : new Refusal(0, String(reason));
@@ -176,7 +183,9 @@ class Outbox {
 function restored(): Unsent[] {
     try {
         const kept = JSON.parse(sessionStorage.getItem(KEPT) ?? '[]') as Unsent[];
-        return kept.map((entry) => ({ ...entry, why: entry.why ?? 'The page was loaded anew before it was sent.' }));
+        return kept
+            .filter(({ isMade }) => isMade !== true)
+            .map((entry) => ({ ...entry, why: entry.why ?? 'The page was loaded anew before it was sent.' }));
     } catch {
         return [];
     }

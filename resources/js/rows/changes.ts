@@ -1,7 +1,7 @@
 import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect } from 'react';
 import { api, bodyOf, type Dataset, type LongChange, Refusal } from '../api/client';
-import { datasetKey, DATASETS, useDataset } from '../api/datasets';
+import { datasetKey, datasetQuery, DATASETS, useDataset } from '../api/datasets';
 import { type ChangeWords, outbox, useTrouble, useUnsent } from '../api/outbox';
 import { rowsKey } from './queries';
 import { leaveBehind, revisionSeen } from './seen';
@@ -52,8 +52,13 @@ async function send(
     words: ChangeWords,
     revision: number | null,
     sentOn: (revision: number) => void,
+    made: () => void,
 ): Promise<void> {
     // One that was sent before without an answer may have been made: on its old revision it is not made twice.
+    // One that never was is made on what is there once that is known: a page that was just loaded knows nothing yet.
+    if (revision === null) {
+        await queries.query({ ...datasetQuery(dataset), staleTime: 'static' });
+    }
     const on = revision ?? revisionSeen(queries, dataset);
     sentOn(on);
     try {
@@ -61,6 +66,7 @@ async function send(
             await api.POST('/datasets/{dataset}/changes', { params: { path: { dataset } }, body: { revision: on, ...words } as never }),
         );
         const answer = 'share' in first ? await ended(dataset, first, words) : first;
+        made();
         queries.setQueryData<Dataset>(
             datasetKey(dataset),
             (before) => before && { ...before, revision: answer.revision, rows: answer.rows },
@@ -79,7 +85,7 @@ async function send(
 
 /** From now on the changes of a dataset are sent, whatever is shown. */
 export function sendChanges(queries: QueryClient, dataset: number): void {
-    outbox.sendBy(dataset, (words, revision, sentOn) => send(queries, dataset, words, revision, sentOn));
+    outbox.sendBy(dataset, (words, revision, sentOn, made) => send(queries, dataset, words, revision, sentOn, made));
 }
 
 /** Changes of a dataset: sent one after the other, and kept until they are made, refused or given up (see `outbox`). */
