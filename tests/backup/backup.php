@@ -94,18 +94,18 @@ switch ($part) {
             $answer = $browser->ask('POST', "/datasets/{$dataset['id']}/changes", ['revision' => $number, 'kind' => 'edit-cells', 'edits' => [['row' => $number, 'variable' => 'kg', 'text' => (string) $number]]]);
             $answer['status'] === 201 || found("a change while the backup was made: {$answer['status']} {$answer['text']}");
             ++$acknowledged;
-            file_put_contents("{$folder}/working", (string) $acknowledged);
+            file_put_contents("{$folder}/begun", (string) $acknowledged);
             usleep(30_000);
         }
         echo $acknowledged;
         break;
     case 'untouched':
         $edits = assertEdits(busy());
-        $edits === (int) file_get_contents("{$folder}/work.json") || found("{$edits} changes are there");
+        $edits === (int) file_get_contents("{$folder}/made.json") || found("{$edits} changes are there");
         break;
     case 'restored':
         $edits = assertEdits(busy());
-        $all = (int) file_get_contents("{$folder}/work.json");
+        $all = (int) file_get_contents("{$folder}/made.json");
         $edits > 0 && $edits <= $all || found("{$edits} of {$all} changes came back");
         $was = json_decode((string) file_get_contents("{$folder}/state.json"), true);
         $is = json_decode((string) json_encode(state(busy()['id']), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION), true);

@@ -7,7 +7,7 @@ import { TopBar } from '../ui/TopBar';
 import { Waiting } from '../ui/Waiting';
 import { CallView, ShellLine } from './CallView';
 import { callsOf, type Contract } from './contract';
-import { Shapes } from './ShapeView';
+import { link, Shapes } from './ShapeView';
 
 async function fetchContract(): Promise<Contract> {
     const answer = await fetch('/api/contract');
@@ -114,7 +114,7 @@ function Beginning({ lines }: { lines: string }) {
             </h2>
             <p className="mb-3">
                 Make a token under{' '}
-                <a className="underline decoration-hair-strong underline-offset-4 hover:decoration-accent" href="/account">
+                <a className={link} href="/account">
                     Account
                 </a>{' '}
                 with the scopes read and change. The lines ask for <span className="font-figures text-small">curl</span> and{' '}
@@ -141,7 +141,7 @@ function Beginning({ lines }: { lines: string }) {
                 changelog says so. What is to go is marked here for at least six months before it goes.
             </Point>
             <p className="mt-3">
-                <a className="underline decoration-hair-strong underline-offset-4 hover:decoration-accent" href="/api/openapi.yaml">
+                <a className={link} href="/api/openapi.yaml">
                     The contract as a file (OpenAPI 3.1)
                 </a>
             </p>

@@ -1,6 +1,7 @@
 import { type Contract, kindOf, nameOf, type Shape } from './contract';
 
-const link = 'inline-flex min-h-6 items-center underline decoration-hair-strong underline-offset-4 hover:decoration-accent';
+/** How a link stands in the text of this page. */
+export const link = 'inline-flex min-h-6 items-center underline decoration-hair-strong underline-offset-4 hover:decoration-accent';
 
 /** What is sent or answered: each part with its kind and what it says. A shape with a name of its own is linked. */
 export function ShapeView({ shape, isNamed = false }: { shape: Shape; isNamed?: boolean }) {
