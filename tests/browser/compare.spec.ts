@@ -118,7 +118,7 @@ test('what the figures say is opened to its rule, edited, kept, and marked when 
     await page.locator('[data-row="9"] [data-key="honey"]').click();
     await page.keyboard.type('40');
     await page.keyboard.press('Enter');
-    await page.waitForLoadState('networkidle');
+    await expect(page.getByText('Saving …')).toBeHidden();
     await page.getByRole('link', { name: 'Report' }).click();
     const kept = page.getByRole('article');
     await expect(kept).toContainText('One hive gave ninety.');

@@ -40,9 +40,11 @@ test('the width of the classes is dragged, the bars follow before the hand lets 
     await expect.poll(() => bars.count()).toBeLessThan(before);
     await page.mouse.up();
     await expect(page).toHaveURL(/classes=[-\d.]+%3A[\d.]+/);
-    // Every value is in one class.
-    const counts = await page.locator('rect[data-bar] title').allTextContents();
-    expect(counts.reduce((sum, title) => sum + Number(/: (\d+) row/.exec(title)?.[1]), 0)).toBe(61);
+    // Every value is in one class, once the bars of the last classes are there.
+    const titles = page.locator('rect[data-bar] title');
+    await expect
+        .poll(async () => (await titles.allTextContents()).reduce((sum, title) => sum + Number(/: (\d+) row/.exec(title)?.[1]), 0))
+        .toBe(61);
 });
 
 test('handles move by arrow keys in round steps', async ({ page }) => {

@@ -1,3 +1,4 @@
+import { useIsMutating } from '@tanstack/react-query';
 import { useSyncExternalStore } from 'react';
 import { Link, useLocation } from 'wouter';
 import { outbox } from '../api/outbox';
@@ -10,7 +11,9 @@ export function UnsentBar() {
     const unsent = useSyncExternalStore(outbox.subscribe, outbox.list);
     const refused = useSyncExternalStore(outbox.subscribe, outbox.anyTrouble);
     const [pathname] = useLocation();
-    useLeaveGuard(unsent.length > 0);
+    // Whatever else is being saved just then is waited for too.
+    const saving = useIsMutating();
+    useLeaveGuard(unsent.length + saving > 0);
     const held = unsent.find(({ why }) => why !== null);
     const dataset = held?.dataset ?? refused?.dataset;
     const isAtRows = pathname === `/datasets/${dataset ?? ''}/rows`;

@@ -112,7 +112,7 @@ api.use({
     async onRequest({ request }) {
         request.headers.set('Accept', 'application/json');
         request.headers.set('X-XSRF-TOKEN', pageToken());
-        const words = await wordsOf(request);
+        const words = request.headers.has('Idempotency-Key') ? null : await wordsOf(request);
         if (words !== null) {
             const name = nameOf(words, Date.now());
             request.headers.set('Idempotency-Key', name);

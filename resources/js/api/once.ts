@@ -19,10 +19,15 @@ export function nameOf(request: string, now: number): string {
     if (known !== undefined) {
         return known.name;
     }
-    // Not randomUUID(), which only pages under https have.
-    const name = Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) => byte.toString(16).padStart(2, '0')).join('');
+    const name = newName();
     names.set(request, { name, until: now + KEPT_MS });
     return name;
+}
+
+/** A name that no other request has. */
+export function newName(): string {
+    // Not randomUUID(), which only pages under https have.
+    return Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) => byte.toString(16).padStart(2, '0')).join('');
 }
 
 /** It was done, or refused: asked for again in a while it is another request. */

@@ -10,7 +10,7 @@ const away = new Refusal(0, 'The server does not answer.');
 function server(dataset: number) {
     const made: unknown[] = [];
     const refusals: (Refusal | null)[] = [];
-    outbox.sendBy(dataset, (words) => {
+    outbox.sendBy(dataset, ({ words }) => {
         const refusal = refusals.shift() ?? null;
         if (refusal !== null) {
             return Promise.reject(refusal);
@@ -53,6 +53,20 @@ test('what cannot be sent is kept with all that is behind it, and is sent when i
     outbox.again();
     expect(await Promise.all([first, second])).toEqual([true, true]);
     expect(made).toEqual([edit(1, 'a'), edit(2, 'b')]);
+});
+
+test('a change that is sent again keeps its name, and no other has it', async () => {
+    const names: string[] = [];
+    outbox.sendBy(2, ({ name }) => {
+        names.push(name);
+        return names.length === 1 ? Promise.reject(away) : Promise.resolve();
+    });
+    const both = Promise.all([outbox.add(2, edit(1, 'a')), outbox.add(2, edit(1, 'a'))]);
+    await settled();
+    outbox.again();
+    await both;
+    expect(names).toEqual([names[0], names[0], names[2]]);
+    expect(names[2]).not.toBe(names[0]);
 });
 
 test('one dataset that is held up holds up no other', async () => {

@@ -1,5 +1,6 @@
 import { useSyncExternalStore } from 'react';
 import { Refusal, signedIn } from './client';
+import { newName } from './once';
 
 export interface ChangeWords {
     kind: string;
@@ -17,6 +18,8 @@ export interface Unsent {
     id: number;
     dataset: number;
     words: ChangeWords;
+    /** The same each time it is sent: one that was made without its answer having come is not made again. */
+    name: string;
     /** The revision it was sent on top of; null = not sent yet. */
     revision: number | null;
     /** Why it could not be sent; null = on its way. */
@@ -26,7 +29,7 @@ export interface Unsent {
 }
 
 /** Sends one change; a refusal is thrown. It says on top of which revision, and when it was made. */
-type Send = (words: ChangeWords, revision: number | null, sentOn: (revision: number) => void, made: () => void) => Promise<void>;
+type Send = (change: Unsent, sentOn: (revision: number) => void, made: () => void) => Promise<void>;
 
 const KEPT = 'row-tally-unsent';
 const TRY_AGAIN_MS = 5000;
@@ -73,7 +76,7 @@ class Outbox {
     /** Takes a change; the answer comes when it was made (true), or refused or given up (false). */
     add(dataset: number, words: ChangeWords): Promise<boolean> {
         const id = this.nextId++;
-        this.set([...this.unsent, { id, dataset, words, revision: null, why: null }]);
+        this.set([...this.unsent, { id, dataset, words, name: newName(), revision: null, why: null }]);
         const settled = new Promise<boolean>((resolve) => this.settled.set(id, resolve));
         void this.run();
         return settled;
@@ -127,8 +130,7 @@ class Outbox {
     private async send(entry: Unsent, send: Send): Promise<void> {
         try {
             await send(
-                entry.words,
-                entry.revision,
+                entry,
                 (revision) => this.change(entry.id, { revision }),
                 () => this.change(entry.id, { isMade: true }),
             );
@@ -185,7 +187,7 @@ function restored(): Unsent[] {
         const kept = JSON.parse(sessionStorage.getItem(KEPT) ?? '[]') as Unsent[];
         return kept
             .filter(({ isMade }) => isMade !== true)
-            .map((entry) => ({ ...entry, why: entry.why ?? 'The page was loaded anew before it was sent.' }));
+            .map((entry) => ({ ...entry, why: entry.why ?? 'The page was loaded anew before it was answered.' }));
     } catch {
         return [];
     }

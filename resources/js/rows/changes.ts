@@ -2,7 +2,7 @@ import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect } from 'react';
 import { api, bodyOf, type Dataset, type LongChange, Refusal } from '../api/client';
 import { datasetKey, datasetQuery, DATASETS, useDataset } from '../api/datasets';
-import { type ChangeWords, outbox, useTrouble, useUnsent } from '../api/outbox';
+import { type ChangeWords, outbox, type Unsent, useTrouble, useUnsent } from '../api/outbox';
 import { rowsKey } from './queries';
 import { leaveBehind, revisionSeen } from './seen';
 import { underWay } from './underWay';
@@ -48,13 +48,11 @@ async function ended(dataset: number, first: LongChange, words: ChangeWords) {
 /** Sends one change on top of the rows that were seen. */
 async function send(
     queries: QueryClient,
-    dataset: number,
-    words: ChangeWords,
-    revision: number | null,
+    { dataset, words, name, revision }: Unsent,
     sentOn: (revision: number) => void,
     made: () => void,
 ): Promise<void> {
-    // One that was sent before without an answer may have been made: on its old revision it is not made twice.
+    // One that was sent before without an answer may have been made: by its name and on its old revision it is not made twice.
     // One that never was is made on what is there once that is known: a page that was just loaded knows nothing yet.
     if (revision === null) {
         await queries.query({ ...datasetQuery(dataset), staleTime: 'static' });
@@ -63,7 +61,11 @@ async function send(
     sentOn(on);
     try {
         const first = bodyOf(
-            await api.POST('/datasets/{dataset}/changes', { params: { path: { dataset } }, body: { revision: on, ...words } as never }),
+            await api.POST('/datasets/{dataset}/changes', {
+                params: { path: { dataset } },
+                headers: { 'Idempotency-Key': name },
+                body: { revision: on, ...words } as never,
+            }),
         );
         const answer = 'share' in first ? await ended(dataset, first, words) : first;
         made();
@@ -85,7 +87,7 @@ async function send(
 
 /** From now on the changes of a dataset are sent, whatever is shown. */
 export function sendChanges(queries: QueryClient, dataset: number): void {
-    outbox.sendBy(dataset, (words, revision, sentOn, made) => send(queries, dataset, words, revision, sentOn, made));
+    outbox.sendBy(dataset, (change, sentOn, made) => send(queries, change, sentOn, made));
 }
 
 /** Changes of a dataset: sent one after the other, and kept until they are made, refused or given up (see `outbox`). */
