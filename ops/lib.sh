@@ -143,8 +143,10 @@ need_free_port() { # port, variable to set
     fi
 }
 
-# Started as root, PHP with its workers, the web server and the database each run as a user of their own; none can sign in.
+# Started as root, PHP, its workers, the web server and the database each run as a user of their own; none can sign in. Workers, which read
+# files from outside, share the group of PHP and what it stores, and nothing else of its.
 WEB_USER=rowtally
+WORK_USER=rowtally-work
 NGINX_USER=rowtally-web
 DB_USER=rowtally-db
 
@@ -152,7 +154,7 @@ use_own_users() {
     OWN_USERS=''
     [ "$(id -u)" = 0 ] || return 0
     local user
-    for user in $WEB_USER $NGINX_USER $DB_USER; do
+    for user in $WEB_USER $WORK_USER $NGINX_USER $DB_USER; do
         id "$user" >/dev/null 2>&1 || useradd --system --no-create-home --home-dir /nonexistent --shell /usr/sbin/nologin "$user" >>"$LOG/users.log" 2>&1 || return 0
     done
     # A folder that others may not enter (below /root, say) cannot be served by them.
@@ -163,14 +165,17 @@ use_own_users() {
     OWN_USERS=1
     # The program holds no secrets; some of its libraries are unpacked as if they did.
     chmod -R o+rX "$ROOT"/{api,app,artisan,bootstrap,config,core,database,demo,ops,public,resources,routes,vendor}
-    # Closed to all but these two; the key and the password stay root's, who hands them over.
+    # Closed to all others; the key and the password stay root's, who hands them over.
     chmod 711 "$HOME_DIR"
     chown root:root "$HOME_DIR"
     [ ! -f "$HOME_DIR/env" ] || chmod 600 "$HOME_DIR/env"
     mkdir -p "$DATA"
     chown -R $DB_USER:$DB_USER "$DATA"
+    chmod 700 "$DATA"
+    # Written by PHP and by workers; what one makes the other may take away.
     chown -R $WEB_USER:$WEB_USER "$HOME_DIR/storage"
-    chmod 700 "$HOME_DIR/storage" "$DATA"
+    chmod -R g+rwX,o-rwx "$HOME_DIR/storage"
+    find "$HOME_DIR/storage" -type d -exec chmod g+s {} +
     # Logs and sockets are written by both, each its own.
     chmod 1777 "$RUN" "$LOG" "$SOCKETS"
     chown -R $WEB_USER:$WEB_USER "$RUN" "$LOG"
@@ -179,7 +184,10 @@ use_own_users() {
 }
 
 # Runs a command as the user of PHP.
-as_web_user() { ${OWN_USERS:+setpriv --reuid=$WEB_USER --regid=$WEB_USER --clear-groups} "$@"; }
+as_web_user() { (
+    [ -z "${OWN_USERS:-}" ] || umask 007
+    ${OWN_USERS:+setpriv --reuid=$WEB_USER --regid=$WEB_USER --clear-groups} "$@"
+); }
 
 # Behind a proxy of ours (PROXY_ADDRESS in the settings) who asks is whom that one says.
 real_ip() {
@@ -261,10 +269,13 @@ start_process() { # name, command…
     disown
 }
 
-start_as_web_user() { # name, command…
-    local name=$1
-    shift
-    start_process "$name" ${OWN_USERS:+setpriv --reuid=$WEB_USER --regid=$WEB_USER --clear-groups} "$@"
+# With what it makes open to the group of PHP and its workers.
+start_for_group() { # name, command…
+    local before
+    before=$(umask)
+    [ -z "${OWN_USERS:-}" ] || umask 007
+    start_process "$@"
+    umask "$before"
 }
 
 wait_for() { # seconds, what, command…
@@ -338,7 +349,7 @@ run_php() {
     local as_root_flags=()
     [ "$(id -u)" != 0 ] || [ -n "${OWN_USERS:-}" ] || as_root_flags=(--allow-to-run-as-root -d opcache.preload_user=root)
     rm -f "$SOCKETS/php.sock"
-    with_php_settings start_process php-fpm ${OWN_USERS:+setpriv --reuid=$WEB_USER --regid=$WEB_USER --groups=$NGINX_USER} php-fpm8.2 --fpm-config "$RUN/php-fpm.conf" --nodaemonize -d "opcache.preload=$ROOT/ops/preload.php" "${as_root_flags[@]}"
+    with_php_settings start_for_group php-fpm ${OWN_USERS:+setpriv --reuid=$WEB_USER --regid=$WEB_USER --groups=$NGINX_USER} php-fpm8.2 --fpm-config "$RUN/php-fpm.conf" --nodaemonize -d "opcache.preload=$ROOT/ops/preload.php" "${as_root_flags[@]}"
 }
 
 run_nginx() { start_process nginx ${OWN_USERS:+setpriv --reuid=$NGINX_USER --regid=$NGINX_USER --clear-groups} nginx -p "$RUN" -c "$RUN/nginx.conf" -e "$LOG/nginx.log"; }
@@ -357,7 +368,7 @@ WORKERS='worker-1 worker-2 worker-3'
 run_worker() { # name
     local queues=default,imports
     [ "$1" != worker-3 ] || queues=default
-    with_php_settings start_as_web_user "$1" bash "$ROOT/ops/worker.sh" "$ROOT" "$queues"
+    with_php_settings start_for_group "$1" ${OWN_USERS:+setpriv --reuid=$WORK_USER --regid=$WEB_USER --clear-groups} bash "$ROOT/ops/worker.sh" "$ROOT" "$queues"
 }
 
 start_worker() {

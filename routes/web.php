@@ -108,6 +108,7 @@ Route::prefix('api')->group(static function () use ($signedIn): void {
         Route::get('datasets/{dataset}/plots/{kind}', [PlotController::class, 'scenes'])->whereIn('kind', Pictures::kinds())->can('view', 'dataset');
         Route::post('datasets/{dataset}/fields', [FieldController::class, 'index'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/reports', [ReportController::class, 'index'])->can('view', 'dataset');
+        Route::get('reports', [ReportController::class, 'shared']);
         Route::get('reports/{report}', [ReportController::class, 'show'])->can('view', 'report');
         Route::get('reports/{report}/blocks/{block}', [ReportController::class, 'block'])->can('view', 'report');
         Route::get('reports/{report}/method', [ReportController::class, 'method'])->can('view', 'report');
@@ -137,7 +138,7 @@ Route::prefix('api')->group(static function () use ($signedIn): void {
         Route::post('datasets/{dataset}/reports', [ReportController::class, 'store'])->can('change', 'dataset');
         Route::post('datasets/{dataset}/kept', [ReportController::class, 'keep'])->can('change', 'dataset');
         Route::put('reports/{report}', [ReportController::class, 'update'])->can('change', 'report');
-        Route::delete('reports/{report}', [ReportController::class, 'destroy'])->can('change', 'report');
+        Route::delete('reports/{report}', [ReportController::class, 'destroy'])->can('remove', 'report');
         Route::post('reports/{report}/undo', [ReportController::class, 'undo'])->can('change', 'report');
         Route::post('reports/{report}/redo', [ReportController::class, 'redo'])->can('change', 'report');
         Route::put('reports/{report}/place', [ReportController::class, 'mark'])->can('change', 'report');
@@ -161,6 +162,8 @@ Route::prefix('api')->group(static function () use ($signedIn): void {
         Route::delete('datasets/{dataset}', [DatasetController::class, 'destroy'])->can('delete', 'dataset');
         Route::post('datasets/{dataset}/shares', [ShareController::class, 'store'])->can('delete', 'dataset')->middleware('throttle:30,60,offer');
         Route::post('datasets/{dataset}/hand-over', [ShareController::class, 'handOver'])->can('delete', 'dataset');
+        Route::get('reports/{report}/shares', [ShareController::class, 'indexOfReport'])->can('delete', 'report');
+        Route::post('reports/{report}/shares', [ShareController::class, 'storeOfReport'])->can('delete', 'report')->middleware('throttle:30,60,offer');
         Route::get('shares', [ShareController::class, 'offered']);
         Route::get('teams', [TeamController::class, 'index']);
         Route::post('teams', [TeamController::class, 'store'])->middleware('throttle:30,60,teams');

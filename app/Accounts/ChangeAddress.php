@@ -31,7 +31,7 @@ final class ChangeAddress
             DB::transaction(static function () use ($user, $email): void {
                 foreach (Share::query()->where('user_id', $user->id)->get() as $share) {
                     // What was offered to the new address in the same is theirs already.
-                    Share::query()->where('email', $email)->whereNull('user_id')->where('dataset_id', $share->dataset_id)->where('team_id', $share->team_id)->delete();
+                    Share::query()->where('email', $email)->whereNull('user_id')->where('dataset_id', $share->dataset_id)->where('team_id', $share->team_id)->where('report_id', $share->report_id)->delete();
                     $share->update(['email' => $email]);
                 }
                 $user->forceFill(['email' => $email])->save();

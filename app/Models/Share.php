@@ -11,11 +11,12 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
 
 /**
- * The part that an account has in somebody's dataset or in a team, or is offered.
+ * The part that an account has in somebody's dataset, in one report of it or in a team, or is offered.
  *
  * @property int          $id
  * @property int|null     $dataset_id
- * @property int|null     $team_id    one of the two
+ * @property int|null     $team_id
+ * @property int|null     $report_id  one of the three
  * @property string       $email      to whom it was offered, as `User::address()` writes it
  * @property int|null     $user_id    who has taken it; null = nobody yet
  * @property string       $role       reader or editor; in a team also keeper
@@ -24,6 +25,7 @@ use Illuminate\Support\Carbon;
  * @property Carbon       $expires_at of the offer
  * @property Dataset|null $dataset
  * @property Team|null    $team
+ * @property Report|null  $report
  * @property User|null    $user
  */
 final class Share extends Model
@@ -58,6 +60,12 @@ final class Share extends Model
         return $this->belongsTo(Team::class);
     }
 
+    /** @return BelongsTo<Report, $this> */
+    public function report(): BelongsTo
+    {
+        return $this->belongsTo(Report::class);
+    }
+
     /** @return BelongsTo<User, $this> */
     public function user(): BelongsTo
     {
@@ -69,7 +77,7 @@ final class Share extends Model
         return $this->user_id === null && $this->expires_at->isFuture();
     }
 
-    /** What an account is to a dataset, by itself or in its team: owner, editor, reader; null = nothing. */
+    /** What an account is to a dataset, by itself or in its team: owner, editor, reader; null = nothing. Whoever changes a report of it reads it. */
     public static function role(User $user, Dataset $dataset): ?string
     {
         if ($dataset->team_id === null && $dataset->user_id === $user->id) {
@@ -81,8 +89,18 @@ final class Share extends Model
                 $part->orWhere('team_id', $dataset->team_id);
             }
         })->pluck('role')->all();
+        $role = self::highest($roles);
 
-        return self::highest($roles);
+        return $role ?? (self::query()->where('user_id', $user->id)->where('role', self::EDITOR)->whereIn('report_id', Report::query()->select('id')->where('dataset_id', $dataset->id))->exists() ? self::READER : null);
+    }
+
+    /** What an account is to a report, by its part in the dataset or in the report alone: owner, editor, reader; null = nothing. */
+    public static function roleInReport(User $user, Report $report): ?string
+    {
+        $role = self::role($user, $report->dataset);
+        $own = $role === null || $role === self::READER ? self::query()->where('user_id', $user->id)->where('report_id', $report->id)->value('role') : null;
+
+        return self::highest([$own, $role === 'owner' ? self::KEEPER : $role]);
     }
 
     /**

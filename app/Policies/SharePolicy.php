@@ -4,12 +4,11 @@ declare(strict_types=1);
 
 namespace App\Policies;
 
-use App\Models\Dataset;
 use App\Models\Share;
 use App\Models\User;
 use Illuminate\Auth\Access\Response;
 
-/** The part that an account has in a dataset: changed by whoever owns that, ended by them or by whoever has it. */
+/** The part that an account has in a dataset, a report or a team: changed by whoever owns that, ended by them or by whoever has it. */
 final class SharePolicy
 {
     public function change(User $user, Share $share): Response
@@ -26,6 +25,7 @@ final class SharePolicy
     {
         return match (true) {
             $share->team !== null => $share->team->role($user) === Share::KEEPER,
+            $share->report !== null => Share::role($user, $share->report->dataset) === 'owner',
             $share->dataset !== null => Share::role($user, $share->dataset) === 'owner',
             default => false,
         };

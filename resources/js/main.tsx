@@ -26,6 +26,7 @@ const NewPasswordPage = lazy(async () => ({ default: (await doors()).NewPassword
 const ConfirmPage = lazy(async () => ({ default: (await doors()).ConfirmPage }));
 const SignInPage = lazy(async () => ({ default: (await import('./account/SignInPage')).SignInPage }));
 const ReportPage = lazy(async () => ({ default: (await import('./report/ReportPage')).ReportPage }));
+const SharedReportPage = lazy(async () => ({ default: (await import('./report/SharedReportPage')).SharedReportPage }));
 const TeamsPage = lazy(async () => ({ default: (await import('./account/TeamsPage')).TeamsPage }));
 const RowsPage = lazy(async () => ({ default: (await import('./rows/RowsPage')).RowsPage }));
 
@@ -93,6 +94,7 @@ if (root !== null) {
                                 <Route path="/datasets" component={DatasetsPage} />
                                 <Route path="/account" component={AccountPage} />
                                 <Route path="/teams" component={TeamsPage} />
+                                <Route path="/reports/:report" component={SharedReportPage} />
                                 <Route path="/check" component={CheckPage} />
                                 <Route path="/imports/:import" component={IntakePage} />
                                 <Route path="/datasets/:dataset/rows" component={RowsPage} />

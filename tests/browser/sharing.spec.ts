@@ -68,6 +68,42 @@ test('a dataset is shared: offered, taken, read, then changed, seen by the other
     await theirs.close();
 });
 
+test('a report is shared by itself: its reader sees it and nothing else, follows it, and leaves it', async ({ page, browser }) => {
+    const email = `guest-${process.env.TEST_PARALLEL_INDEX ?? 0}@rowtally.example`;
+    await signIn(page);
+    await uploadAndOpen(page, 'told.csv', hives, 'Honey');
+    await page.getByRole('button', { name: 'Keep', exact: true }).first().click();
+    await expect(page.getByText(/^Kept for the report/)).toBeVisible();
+    await page.getByRole('link', { name: 'Report', exact: true }).click();
+    const title = `Honey told ${Date.now()}`;
+    await page.getByLabel('Title of the report').fill(title);
+    await page.getByLabel('Title of the report').blur();
+    await expect(page.getByRole('button', { name: `Report: ${title}` })).toBeVisible();
+    await page.getByRole('button', { name: 'Share this report' }).click();
+    await page.getByLabel(/^E-mail of somebody/).fill(email);
+    await page.getByRole('button', { name: 'Offer it' }).click();
+    await expect(page.getByText('has not taken it yet')).toBeVisible();
+    await page.keyboard.press('Escape');
+
+    const theirs = await browser.newPage();
+    await signInTo(theirs, { email, password: 'browser-tests' });
+    await theirs.getByRole('button', { name: `Take it: ${title}` }).click();
+    await expect(theirs.getByRole('heading', { level: 2, name: title })).toBeVisible();
+    await expect(theirs.getByText('told · 3 rows × 2 variables')).toBeVisible();
+    await expect(theirs.getByRole('article').first()).toContainText('24.0');
+    await expect(theirs.getByRole('link', { name: 'Rows', exact: true })).toHaveCount(0);
+    await expect(theirs.getByRole('button', { name: 'Hand over' })).toHaveCount(0);
+    // What the other writes is there within seconds.
+    await page.getByRole('button', { name: 'Heading', exact: true }).click();
+    await expect(theirs.getByRole('heading', { level: 3, name: 'Heading' })).toBeVisible();
+    await theirs.getByRole('link', { name: 'Row Tally: all datasets' }).click();
+    await theirs.getByRole('link', { name: title }).click();
+    await theirs.getByRole('button', { name: 'Leave it' }).click();
+    await expect(theirs.getByRole('heading', { name: 'Datasets' })).toBeVisible();
+    await expect(theirs.getByRole('link', { name: title })).toHaveCount(0);
+    await theirs.close();
+});
+
 test('a team owns a dataset: somebody is asked in, takes it, changes what is the team’s, and the last keeper stays', async ({
     page,
     browser,

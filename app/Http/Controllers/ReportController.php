@@ -11,6 +11,7 @@ use App\Http\Requests\ReportRequest;
 use App\Http\Resources\ReportResource;
 use App\Models\Dataset;
 use App\Models\Report;
+use App\Models\Share;
 use App\Models\User;
 use App\Report\Document\AgainWithRows;
 use App\Report\Document\Block;
@@ -42,6 +43,21 @@ final class ReportController
             'editions' => $report->editions()->count(),
             'changed_at' => $report->updated_at->toIso8601ZuluString(),
         ], array_values($dataset->reports()->get()->all())));
+    }
+
+    /** Those that others share with the account, each by itself. */
+    public function shared(#[CurrentUser] User $user): JsonResponse
+    {
+        $query = Report::query()->with('dataset.user', 'dataset.team');
+        $query->whereIn('id', Share::query()->select('report_id')->where('user_id', $user->id)->whereNotNull('report_id'))->orderByDesc('updated_at')->orderByDesc('id');
+
+        return new JsonResponse(array_map(static fn(Report $report): array => [
+            'id' => $report->id,
+            'title' => $report->title,
+            'owner' => $report->dataset->ownerName(),
+            'role' => Share::roleInReport($user, $report) ?? Share::READER,
+            'changed_at' => $report->updated_at->toIso8601ZuluString(),
+        ], array_values($query->get()->all())));
     }
 
     public function store(Dataset $dataset, BeginReportRequest $request, EditReport $edit): JsonResponse

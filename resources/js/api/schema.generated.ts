@@ -1152,6 +1152,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/reports": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Reports that others share with the account, each by itself. */
+        get: operations["listReportsShared"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/reports/{report}/shares": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                report: number;
+            };
+            cookie?: never;
+        };
+        /** Who has a part in a report alone. */
+        get: operations["listReportShares"];
+        put?: never;
+        /** Offers somebody a part in a report alone: to read it, or to change it and read its dataset. */
+        post: operations["offerReportShare"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/reports/{report}": {
         parameters: {
             query?: never;
@@ -2815,6 +2852,22 @@ export interface components {
         Report: {
             id: number;
             dataset: number;
+            /**
+             * @description What the account is to it.
+             * @enum {string}
+             */
+            role: "reader" | "editor" | "owner";
+            data: {
+                /** @description Whether the account may read the dataset too. */
+                is_readable: boolean;
+                title: string;
+                revision: number;
+                /** @description Such as 1,204 hives × 8 variables. */
+                size: string;
+                owner: string;
+            };
+            /** @description The part that the account has in it alone. */
+            share: number | null;
             version: number;
             can_undo: boolean;
             can_redo: boolean;
@@ -5203,11 +5256,13 @@ export interface operations {
                     "application/json": {
                         id: number;
                         /** @enum {string} */
-                        of: "dataset" | "team";
+                        of: "dataset" | "report" | "team";
                         title: string;
                         /** @enum {string} */
                         role: "reader" | "editor" | "keeper";
                         by: string;
+                        /** @description Their address. */
+                        from: string;
                     }[];
                 };
             };
@@ -5287,6 +5342,7 @@ export interface operations {
                 content: {
                     "application/json": {
                         dataset: number | null;
+                        report: number | null;
                         team: number | null;
                     };
                 };
@@ -5294,6 +5350,98 @@ export interface operations {
             401: components["responses"]["Refused"];
             404: components["responses"]["Refused"];
             422: components["responses"]["Invalid"];
+        };
+    };
+    listReportsShared: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The one that was changed last first. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        id: number;
+                        title: string;
+                        owner: string;
+                        /** @enum {string} */
+                        role: "reader" | "editor" | "owner";
+                        changed_at: string;
+                    }[];
+                };
+            };
+            401: components["responses"]["Refused"];
+        };
+    };
+    listReportShares: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                report: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Who has a part in it. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        owner: string;
+                        team: number | null;
+                        shares: components["schemas"]["Share"][];
+                    };
+                };
+            };
+            401: components["responses"]["Refused"];
+            403: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+        };
+    };
+    offerReportShare: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                report: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    email: string;
+                    /** @enum {string} */
+                    role: "reader" | "editor";
+                };
+            };
+        };
+        responses: {
+            /** @description It is offered, and a letter is on its way. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Share"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            403: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+            429: components["responses"]["Refused"];
         };
     };
     showReport: {

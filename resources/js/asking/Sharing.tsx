@@ -8,48 +8,66 @@ import { Button } from '../ui/Button';
 import { WordChoice } from '../ui/WordChoice';
 import { WordPopover } from '../ui/WordPopover';
 
-/** What of a dataset is asked for here. */
-interface OfDataset {
+/** What somebody is given a part in: a dataset with all that is of it, or one report alone. */
+interface Shared {
+    kind: 'dataset' | 'report';
     id: number;
     title: string;
-    share: number | null;
 }
 
-const roles = [
-    { value: 'reader', words: 'read', sentence: 'Sees everything, changes nothing.' },
-    { value: 'editor', words: 'change', sentence: 'Changes data and reports, and undoes.' },
-];
+const roles = {
+    dataset: [
+        { value: 'reader', words: 'read', sentence: 'Sees everything, changes nothing.' },
+        { value: 'editor', words: 'change', sentence: 'Changes data and reports, and undoes.' },
+    ],
+    report: [
+        { value: 'reader', words: 'read', sentence: 'Sees this report and its editions, nothing else of the data.' },
+        { value: 'editor', words: 'change', sentence: 'Changes this report, and reads its dataset.' },
+    ],
+};
 
-const sharesKey = (dataset: number) => ['shares', dataset];
+const sharesKey = ({ kind, id }: Shared) => ['shares', kind, id];
 
-/** Who has a part in the dataset: offered, changed, ended. */
-export function Sharing({ dataset, label = `Share ${dataset.title}` }: { dataset: OfDataset; label?: string }) {
+/** Who has a part in it: offered, changed, ended. */
+export function Sharing({ of, label = `Share ${of.title}` }: { of: Shared; label?: string }) {
     return (
-        <WordPopover label={label} words="Share" className="w-110 max-w-[94vw] p-4" wordClassName="inline-block min-h-6">
-            <Shares dataset={dataset.id} />
+        <WordPopover
+            label={label}
+            words={of.kind === 'report' ? 'Share this report' : 'Share'}
+            className="w-110 max-w-[94vw] p-4"
+            wordClassName="inline-block min-h-6"
+        >
+            <Shares of={of} />
         </WordPopover>
     );
 }
 
-function Shares({ dataset }: { dataset: number }) {
+function Shares({ of }: { of: Shared }) {
+    const { kind, id: dataset } = of;
     const queries = useQueryClient();
     const [role, setRole] = useState('reader');
     const shares = useQuery({
-        queryKey: sharesKey(dataset),
-        queryFn: async () => bodyOf(await api.GET('/datasets/{dataset}/shares', { params: { path: { dataset } } })),
+        queryKey: sharesKey(of),
+        queryFn: async () =>
+            kind === 'report'
+                ? bodyOf(await api.GET('/reports/{report}/shares', { params: { path: { report: of.id } } }))
+                : bodyOf(await api.GET('/datasets/{dataset}/shares', { params: { path: { dataset } } })),
     });
     const look = () =>
-        Promise.all([sharesKey(dataset), datasetKey(dataset), DATASETS].map((queryKey) => queries.invalidateQueries({ queryKey })));
+        Promise.all(
+            [sharesKey(of), ...(kind === 'report' ? [] : [datasetKey(dataset), DATASETS])].map((queryKey) =>
+                queries.invalidateQueries({ queryKey }),
+            ),
+        );
     const meta = { isSaidInPlace: true };
     const offer = useMutation({
         meta,
-        mutationFn: async (email: string) =>
-            bodyOf(
-                await api.POST('/datasets/{dataset}/shares', {
-                    params: { path: { dataset } },
-                    body: { email, role: role === 'editor' ? 'editor' : 'reader' },
-                }),
-            ),
+        mutationFn: async (email: string) => {
+            const body = { email, role: role === 'editor' ? ('editor' as const) : ('reader' as const) };
+            return kind === 'report'
+                ? bodyOf(await api.POST('/reports/{report}/shares', { params: { path: { report: of.id } }, body }))
+                : bodyOf(await api.POST('/datasets/{dataset}/shares', { params: { path: { dataset } }, body }));
+        },
         onSuccess: look,
     });
     const change = useMutation({
@@ -90,7 +108,7 @@ function Shares({ dataset }: { dataset: number }) {
                 </label>
                 <p className="mt-2 flex items-center gap-4">
                     <span>
-                        may <WordChoice name="What they may do" options={roles} value={role} onChange={setRole} />
+                        may <WordChoice name="What they may do" options={roles[kind]} value={role} onChange={setRole} />
                     </span>
                     <Button type="submit" look="primary" className="ml-auto" disabled={offer.isPending}>
                         Offer it
@@ -102,12 +120,13 @@ function Shares({ dataset }: { dataset: number }) {
                     {failure.message}
                 </p>
             )}
-            {shares.data !== undefined && <OfTeam dataset={dataset} team={shares.data.team} />}
+            {shares.data !== undefined && kind === 'dataset' && <OfTeam dataset={dataset} team={shares.data.team} />}
             <ul className="mt-3">
                 {shares.data?.shares.map((share) => (
                     <One
                         key={share.id}
                         share={share}
+                        kind={kind}
                         onRole={(to) => change.mutate({ id: share.id, to })}
                         onEnd={() => end.mutate(share.id)}
                         onHandOver={() => handOver.mutate(share.id)}
@@ -151,11 +170,13 @@ function OfTeam({ dataset, team }: { dataset: number; team: number | null }) {
 
 function One({
     share,
+    kind,
     onRole,
     onEnd,
     onHandOver,
 }: {
     share: Share;
+    kind: Shared['kind'];
     onRole: (role: 'reader' | 'editor') => void;
     onEnd: () => void;
     onHandOver: () => void;
@@ -175,12 +196,12 @@ function One({
                     may{' '}
                     <WordChoice
                         name={`What ${who} may do`}
-                        options={roles}
+                        options={roles[kind]}
                         value={share.role}
                         onChange={(to) => onRole(to === 'editor' ? 'editor' : 'reader')}
                     />
                 </span>
-                {share.is_taken && (
+                {share.is_taken && kind === 'dataset' && (
                     <button
                         type="button"
                         className="min-h-6 hover:underline"
@@ -210,7 +231,7 @@ function One({
 }
 
 /** The way out of somebody's dataset. */
-export function Leaving({ dataset }: { dataset: OfDataset }) {
+export function Leaving({ dataset }: { dataset: { title: string; share: number | null } }) {
     const queries = useQueryClient();
     const [, go] = useLocation();
     const leave = useMutation({

@@ -6,6 +6,7 @@ import { TopBar } from '../ui/TopBar';
 import { Waiting } from '../ui/Waiting';
 import { DatasetList } from './DatasetList';
 import { Offered } from './Offered';
+import { SharedReports } from './SharedReports';
 import { BringIn } from '../intake/BringIn';
 import { useDatasets } from '../api/datasets';
 
@@ -27,6 +28,7 @@ export function DatasetsPage() {
                     {datasets.isError && <Notice onRetry={() => void datasets.refetch()}>{datasets.error.message}</Notice>}
                     {datasets.isPending && <Waiting what="Reading the list" />}
                     {datasets.data !== undefined && <DatasetList datasets={datasets.data} />}
+                    <SharedReports />
                     <p className="mt-8 text-small text-soft">
                         You work on them with others?{' '}
                         <Link to="/teams" className="font-semibold text-ink underline decoration-accent decoration-2 underline-offset-4">

@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useLocation } from 'wouter';
 import { api, bodyOf } from '../api/client';
 import { DATASETS } from '../api/datasets';
+import { SHARED_REPORTS } from '../api/reports';
 import { Button } from '../ui/Button';
 
 const OFFERED = ['offered'];
@@ -12,12 +13,12 @@ export function Offered() {
     const queries = useQueryClient();
     const [, go] = useLocation();
     const offered = useQuery({ queryKey: OFFERED, queryFn: async () => bodyOf(await api.GET('/shares')), staleTime: 0 });
-    const look = () => Promise.all([OFFERED, DATASETS].map((queryKey) => queries.invalidateQueries({ queryKey })));
+    const look = () => Promise.all([OFFERED, DATASETS, SHARED_REPORTS].map((queryKey) => queries.invalidateQueries({ queryKey })));
     const take = useMutation({
         mutationFn: async (share: number) => bodyOf(await api.POST('/shares/{share}/take', { params: { path: { share } } })),
-        onSuccess: async ({ dataset }) => {
+        onSuccess: async ({ dataset, report }) => {
             await look();
-            go(dataset === null ? '/teams' : `/datasets/${dataset}/profile`);
+            go(report !== null ? `/reports/${report}` : dataset === null ? '/teams' : `/datasets/${dataset}/profile`);
         },
     });
     const decline = useMutation({
@@ -26,17 +27,17 @@ export function Offered() {
     });
     return (
         <ul aria-label="Offered to you">
-            {offered.data?.map(({ id, of, title, role, by }) => (
+            {offered.data?.map(({ id, of, title, role, by, from }) => (
                 <li key={id} className="mt-6 flex flex-wrap items-center gap-3 border-l-3 border-accent bg-accent-wash px-4 py-2">
                     <span className="min-w-0 flex-1 basis-60">
-                        <bdi>{by}</bdi>{' '}
+                        <bdi>{by}</bdi> <span className="text-soft">({from})</span>{' '}
                         {of === 'team' ? (
                             <>
                                 asks you into the team <bdi>{title}</bdi>, to {words[role]} what is its.
                             </>
                         ) : (
                             <>
-                                offers you “<bdi>{title}</bdi>”, to {words[role]}.
+                                offers you {of === 'report' && 'the report '}“<bdi>{title}</bdi>”, to {words[role]}.
                             </>
                         )}
                     </span>

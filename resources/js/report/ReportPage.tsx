@@ -10,7 +10,7 @@ import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { Places } from '../ui/Places';
 import { TopBar } from '../ui/TopBar';
-import { MayChange, useMayChange } from '../ui/mayChange';
+import { MayChange } from '../ui/mayChange';
 import { useAddress } from '../ui/useAddress';
 import { useDraft } from '../ui/useDraft';
 import { Waiting } from '../ui/Waiting';
@@ -25,7 +25,8 @@ import { Editions } from './Editions';
 import { HandOver } from './HandOver';
 import { Method } from './Method';
 import { Pages } from './Pages';
-import { ReadBlock } from './ReadBlock';
+import { ReadReport } from './ReadReport';
+import { Sharing } from '../asking/Sharing';
 import { useReport, useReportChanges, useReports } from './queries';
 import { Unfinished } from './Unfinished';
 
@@ -56,7 +57,7 @@ export function ReportPage() {
                 {dataset.data !== undefined && <PeopleHere dataset={dataset.data} place="report" />}
             </TopBar>
             <main className="min-h-0 flex-1 overflow-y-auto px-6 pb-24 max-sm:px-2">
-                <MayChange value={dataset.data?.role !== 'reader'}>
+                <MayChange value={report.data?.role !== 'reader'}>
                     <div className="mx-auto max-w-5xl">
                         {failure !== null && (
                             <Notice
@@ -85,7 +86,7 @@ export function ReportPage() {
                             </>
                         )}
                         {dataset.data !== undefined && chosen !== null && report.data?.id === chosen.id && (
-                            <OneReport key={chosen.id} report={report.data} dataset={dataset.data} listed={listed} onOpen={open} />
+                            <OpenReport key={chosen.id} report={report.data} dataset={dataset.data} listed={listed} onOpen={open} />
                         )}
                     </div>
                 </MayChange>
@@ -94,19 +95,40 @@ export function ReportPage() {
     );
 }
 
-function OneReport({
-    report,
-    dataset,
-    listed,
-    onOpen,
-}: {
+interface Opened {
     report: Report;
     dataset: Dataset;
     listed: { id: number; title: string }[];
     onOpen: (report: string) => void;
-}) {
+}
+
+function OpenReport(opened: Opened) {
+    return opened.report.role === 'reader' ? (
+        <ReadReport report={opened.report} bar={<ReportChoice {...opened} />} />
+    ) : (
+        <OneReport {...opened} />
+    );
+}
+
+/** Which of the reports of the dataset is open. */
+function ReportChoice({ report, dataset, listed, onOpen }: Opened) {
+    return (
+        <WordChoice
+            name="Report"
+            options={[
+                ...listed.map(({ id, title }) => ({ value: String(id), words: title })),
+                ...(dataset.role === 'reader' ? [] : [{ value: NEW, words: 'Begin another one …' }]),
+            ]}
+            value={String(report.id)}
+            onChange={onOpen}
+            className="max-w-44 truncate align-bottom"
+        />
+    );
+}
+
+function OneReport(opened: Opened) {
+    const { report, dataset } = opened;
     const { edit, step, mark, remove } = useReportChanges(report);
-    const mayChange = useMayChange();
     const [isPaper, setIsPaper] = useState(false);
     const [fresh, setFresh] = useState<string | null>(null);
     const { blocks } = report.document;
@@ -119,7 +141,7 @@ function OneReport({
     };
     const onKeyDown = (event: KeyboardEvent) => {
         const isTyping = event.target instanceof HTMLElement && event.target.closest('input, textarea, [contenteditable="true"]') !== null;
-        if (mayChange && (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z' && !isTyping) {
+        if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z' && !isTyping) {
             event.preventDefault();
             step.mutate(event.shiftKey ? 'redo' : 'undo');
         }
@@ -130,56 +152,40 @@ function OneReport({
     });
     return (
         <>
-            <div className="sticky top-0 z-10 -mx-2 flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-hair bg-paper px-2 py-2 text-small">
-                <WordChoice
-                    name="Report"
-                    options={[
-                        ...listed.map(({ id, title }) => ({ value: String(id), words: title })),
-                        ...(mayChange ? [{ value: NEW, words: 'Begin another one …' }] : []),
-                    ]}
-                    value={String(report.id)}
-                    onChange={onOpen}
-                    className="max-w-60 truncate align-bottom"
-                />
-                {mayChange && (
-                    <>
-                        <Button className="px-2! py-0.5!" disabled={!report.can_undo || step.isPending} onClick={() => step.mutate('undo')}>
-                            Undo
-                        </Button>
-                        <Button className="px-2! py-0.5!" disabled={!report.can_redo || step.isPending} onClick={() => step.mutate('redo')}>
-                            Redo
-                        </Button>
-                        <Button className="px-2! py-0.5!" onClick={() => add({ kind: 'text' })}>
-                            Write
-                        </Button>
-                        <Button className="px-2! py-0.5!" onClick={() => add({ kind: 'heading', title: 'Heading', level: 1 })}>
-                            Heading
-                        </Button>
-                        <AddBlock dataset={dataset} onAdd={add} />
-                    </>
-                )}
-                <span className="ml-auto flex flex-wrap items-center gap-x-4">
-                    {mayChange && <Again report={report} />}
+            <div className="sticky top-0 z-10 -mx-2 flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-hair bg-paper px-2 py-2 text-small">
+                <ReportChoice {...opened} />
+                <Button className="px-2! py-0.5!" disabled={!report.can_undo || step.isPending} onClick={() => step.mutate('undo')}>
+                    Undo
+                </Button>
+                <Button className="px-2! py-0.5!" disabled={!report.can_redo || step.isPending} onClick={() => step.mutate('redo')}>
+                    Redo
+                </Button>
+                <Button className="px-2! py-0.5!" onClick={() => add({ kind: 'text' })}>
+                    Write
+                </Button>
+                <Button className="px-2! py-0.5!" onClick={() => add({ kind: 'heading', title: 'Heading', level: 1 })}>
+                    Heading
+                </Button>
+                <AddBlock dataset={dataset} onAdd={add} />
+                <span className="ml-auto flex flex-wrap items-center gap-x-3">
+                    {report.role === 'owner' && (
+                        <Sharing of={{ kind: 'report', id: report.id, title: report.document.title }} label="Share this report" />
+                    )}
+                    <Again report={report} />
                     <Button className="px-2! py-0.5!" aria-pressed={isPaper} onClick={() => setIsPaper(!isPaper)}>
-                        {!isPaper ? 'As pages' : mayChange ? 'Back to writing' : 'Back to reading'}
+                        {isPaper ? 'Back to writing' : 'As pages'}
                     </Button>
-                    {mayChange && <HandOver report={report} />}
+                    <HandOver report={report} />
                 </span>
             </div>
-            {mayChange && <Changed report={report} revision={dataset.revision} onShow={show} />}
-            {mayChange && <Unfinished report={report} revision={dataset.revision} onShow={show} />}
+            <Changed report={report} revision={dataset.revision} onShow={show} />
+            <Unfinished report={report} revision={dataset.revision} onShow={show} />
             {isPaper ? (
                 <Pages report={report} revision={dataset.revision} />
             ) : (
                 <div className="paper-sheet mx-auto mt-4 max-w-4xl rounded-md border border-hair">
                     <div className="px-10 pt-8 max-sm:px-4">
-                        {mayChange ? (
-                            <ReportTitle report={report} onTitle={(title) => edit.mutate(withTitle(title))} />
-                        ) : (
-                            <h2 dir="auto" className="text-3xl">
-                                {report.document.title}
-                            </h2>
-                        )}
+                        <ReportTitle report={report} onTitle={(title) => edit.mutate(withTitle(title))} />
                         <p className="border-b border-ink pb-3 text-soft">
                             {dataset.title} · {dataset.rows.toLocaleString('en')} {rowWord(dataset)[dataset.rows === 1 ? 0 : 1]} ×{' '}
                             {dataset.variables.length} variables
@@ -187,41 +193,36 @@ function OneReport({
                     </div>
                     {blocks.length === 0 && (
                         <p className="px-10 py-6 text-soft max-sm:px-4">
-                            {mayChange
-                                ? 'Nothing in it yet. Write, add something of the data, or press “Keep” beside a picture, a table or a sentence of the profile.'
-                                : 'Nothing in it yet.'}
+                            Nothing in it yet. Write, add something of the data, or press “Keep” beside a picture, a table or a sentence of
+                            the profile.
                         </p>
                     )}
-                    {blocks.map((block) =>
-                        !mayChange ? (
-                            <ReadBlock key={block.id} report={report} block={block} dataset={dataset} references={references} />
-                        ) : (
-                            <BlockView
-                                key={block.id}
-                                report={report}
-                                block={block}
-                                dataset={dataset}
-                                references={references}
-                                isFresh={block.id === fresh}
-                                isMarked={report.place === block.id}
-                                onChange={(words) => edit.mutate(withChanged(block.id, words))}
-                                onMove={(by) =>
-                                    edit.mutate(
-                                        moved(block.id, (from) => from + by),
-                                        { onSuccess: () => refocus(block.id) },
-                                    )
-                                }
-                                onDrop={(dragged, isBehind) => edit.mutate(movedBeside(dragged, block.id, isBehind))}
-                                onTakeOut={() => edit.mutate(without(block.id))}
-                                onMark={() => mark.mutate(report.place === block.id ? null : block.id)}
-                            />
-                        ),
-                    )}
+                    {blocks.map((block) => (
+                        <BlockView
+                            key={block.id}
+                            report={report}
+                            block={block}
+                            dataset={dataset}
+                            references={references}
+                            isFresh={block.id === fresh}
+                            isMarked={report.place === block.id}
+                            onChange={(words) => edit.mutate(withChanged(block.id, words))}
+                            onMove={(by) =>
+                                edit.mutate(
+                                    moved(block.id, (from) => from + by),
+                                    { onSuccess: () => refocus(block.id) },
+                                )
+                            }
+                            onDrop={(dragged, isBehind) => edit.mutate(movedBeside(dragged, block.id, isBehind))}
+                            onTakeOut={() => edit.mutate(without(block.id))}
+                            onMark={() => mark.mutate(report.place === block.id ? null : block.id)}
+                        />
+                    ))}
                     <Method report={report} revision={dataset.revision} onLine={(key, isShown) => edit.mutate(withLine(key, isShown))} />
                 </div>
             )}
             <Editions report={report.id} />
-            {mayChange && <RemoveReport report={report} isPending={remove.isPending} onRemove={() => remove.mutate()} />}
+            {dataset.role !== 'reader' && <RemoveReport report={report} isPending={remove.isPending} onRemove={() => remove.mutate()} />}
         </>
     );
 }

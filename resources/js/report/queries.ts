@@ -14,11 +14,12 @@ export function useReports(dataset: number) {
     });
 }
 
-export function useReport(report: number | null) {
+export function useReport(report: number | null, lookEvery: number | false = false) {
     return useQuery({
         queryKey: ['report', report],
         queryFn: async ({ signal }) => fetchReport(report ?? 0, signal),
         enabled: report !== null,
+        refetchInterval: lookEvery,
     });
 }
 

@@ -48,6 +48,53 @@ final class ShareTest extends AppTestCase
         Contract::assertMeets('listDatasets', $this->getJson('/api/datasets')->assertOk()->assertJsonPath('0.owner', 'keeper'));
     }
 
+    /** A report alone: its reader sees nothing else of the dataset, its editor reads that too. */
+    public function test_a_report_is_shared_by_itself(): void
+    {
+        $d = $this->dataset->id;
+        $r = $this->report;
+        $parts = [];
+        foreach (['reader', 'editor'] as $role) {
+            $this->actingAs($this->keeper);
+            $offered = $this->postJson("/api/reports/{$r}/shares", ['email' => "{$role}@example.org", 'role' => $role])->assertCreated();
+            Contract::assertMeets('offerReportShare', $offered);
+            $parts[$role] = $this->account($role);
+            $this->actingAs($parts[$role]);
+            $this->getJson("/api/reports/{$r}")->assertNotFound();
+            self::assertSame([['report', 'hives', 'keeper@example.org']], array_map(static fn(array $one): array => [$one['of'], $one['title'], $one['from']], $this->getJson('/api/shares')->json()));
+            Contract::assertMeets('takeShare', $this->postJson("/api/shares/{$offered->json('id')}/take")->assertOk()->assertJsonPath('report', $r)->assertJsonPath('dataset', null));
+        }
+        Contract::assertMeets('listReportShares', $this->actingAs($this->keeper)->getJson("/api/reports/{$r}/shares")->assertOk()->assertJsonCount(2, 'shares'));
+        $block = $this->getJson("/api/reports/{$r}")->json('document.blocks.0.id');
+        $body = $this->getJson("/api/reports/{$r}")->json();
+        $change = ['version' => $body['version'], 'document' => ['title' => 'Renamed'] + $body['document']];
+        foreach (['reader' => [404, 403, 'reader', false], 'editor' => [200, 200, 'editor', true]] as $role => [$data, $changed, $is, $reads]) {
+            $this->actingAs($parts[$role]);
+            Contract::assertMeets('showReport', $this->getJson("/api/reports/{$r}")->assertOk()->assertJsonPath('role', $is)->assertJsonPath('data.is_readable', $reads)->assertJsonPath('data.size', '2 rows × 2 variables'));
+            Contract::assertMeets('listReportsShared', $this->getJson('/api/reports')->assertOk()->assertJsonPath('0.role', $is));
+            foreach (["reports/{$r}/blocks/{$block}", "reports/{$r}/method", "reports/{$r}/editions", "editions/{$this->edition}"] as $path) {
+                $this->getJson("/api/{$path}")->assertOk();
+            }
+            foreach (["datasets/{$d}", "datasets/{$d}/rows", "datasets/{$d}/reports", "datasets/{$d}/export?format=csv"] as $path) {
+                $this->getJson("/api/{$path}")->assertStatus($data);
+            }
+            self::assertSame([], $this->getJson('/api/datasets')->json());
+            $this->putJson("/api/reports/{$r}", $change)->assertStatus($changed);
+            $this->deleteJson("/api/reports/{$r}")->assertForbidden();
+            $this->getJson("/api/reports/{$r}/shares")->assertForbidden();
+            $this->postJson("/api/datasets/{$d}/changes", ['revision' => 1, 'kind' => 'edit-cells', 'edits' => [['row' => 1, 'variable' => 'kg', 'text' => '21']]])->assertStatus($reads ? 403 : 404);
+        }
+        // Another report of the same dataset is none of theirs to change, and to the reader it is not there.
+        $other = $this->actingAs($this->keeper)->postJson("/api/datasets/{$d}/reports", ['title' => 'Other'])->json('id');
+        $this->actingAs($parts['editor'])->postJson("/api/reports/{$other}/undo", ['version' => 1])->assertForbidden();
+        $this->actingAs($parts['reader'])->getJson("/api/reports/{$other}")->assertNotFound();
+        // Left, and it is there no more.
+        $this->deleteJson('/api/shares/' . $this->getJson("/api/reports/{$r}")->json('share'))->assertNoContent();
+        $this->getJson("/api/reports/{$r}")->assertNotFound();
+        $this->actingAs($this->keeper)->deleteJson("/api/reports/{$r}")->assertNoContent();
+        self::assertSame(0, Share::query()->count());
+    }
+
     public function test_an_offer_that_has_ended_is_not_taken(): void
     {
         $share = $this->postJson("/api/datasets/{$this->dataset->id}/shares", ['email' => 'ida@example.org', 'role' => 'editor'])->json('id');
