@@ -127,7 +127,7 @@ final readonly class AgainstScene implements Picture
             $rows = $of->rowsWhere($bars->classes->condition($of->variable(), $i, $bars->histograms[0]->closed), $lane);
             $text = Counted::of($count, $bars->countDecimals);
             $wide = max(0.5, $edges[$i + 1] - $edges[$i] - 1);
-            $scene->rect($edges[$i], $place['base'] - $height, $wide, $height, ['fill' => "lane-{$lane}", 'wash' => 0.36, 'role' => 'bar', 'id' => (string) $i, 'says' => "{$labels[$i]}: {$text} " . ($text === '1' ? 'row' : 'rows'), 'rows' => $rows]);
+            $scene->rect($edges[$i], $place['base'] - $height, $wide, $height, ['fill' => "lane-{$lane}", 'wash' => 0.36, 'stroke' => "lane-{$lane}", 'thick' => 0.75, 'role' => 'bar', 'id' => (string) $i, 'says' => "{$labels[$i]}: {$text} " . ($text === '1' ? 'row' : 'rows'), 'rows' => $rows]);
             $scene->step($lane, "{$of->names()[$lane]}, {$labels[$i]}: {$text}", $edges[$i], $place['top'], max(2.0, $wide), $place['base'] - $place['top'], $rows);
         }
         $scene->close();

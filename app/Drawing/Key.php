@@ -40,7 +40,7 @@ final class Key
         match ($sign) {
             'line' => $scene->line($x, $y, $x + self::SAMPLE, $y, ['stroke' => "lane-{$lane}", 'thick' => $lane === 0 ? 2.0 : 1.5, 'dash' => Palette::dash($lane)]),
             'dotted' => $scene->line($x, $y, $x + self::SAMPLE, $y, ['stroke' => 'accent', 'dash' => '2 3']),
-            'swatch' => $scene->rect($x + 2, $y - 5, 10, 10, ['fill' => "lane-{$lane}", 'opacity' => 0.55]),
+            'swatch' => $scene->rect($x + 1, $y - 5, 12, 10, ['fill' => "lane-{$lane}", 'wash' => 0.55, 'stroke' => "lane-{$lane}", 'thick' => 1.25, 'dash' => Palette::dash($lane)]),
             'median' => $scene->line($x + 7, $y - 5, $x + 7, $y + 5, ['stroke' => 'soft', 'thick' => 3.5]),
             'mean' => Boxes::mean($scene, $x + 7, $y - 4, 'soft', role: null),
             default => Boxes::outlier($scene, $x + 7, $y, 'soft', $sign === 'far', []),

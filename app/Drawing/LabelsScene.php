@@ -103,7 +103,7 @@ final class LabelsScene implements Picture
                 $high = $isBeside ? self::THIN - 1 : self::BAR;
                 $words = "{$label}, {$names[$column]}: {$shown($row, $column)}";
                 $rows = $of->rowsWhere(Condition::label($of->variable(), $label), $column);
-                $scene->rect($start, $y, $long, $high, ['fill' => "lane-{$column}", 'wash' => 0.55, 'stroke' => $isStacked ? 'paper' : null, 'role' => 'label-bar', 'id' => "{$label} {$names[$column]}", 'says' => $words, 'rows' => $rows]);
+                $scene->rect($start, $y, $long, $high, ['fill' => "lane-{$column}", 'wash' => 0.55, 'stroke' => "lane-{$column}", 'thick' => 1.25, 'dash' => $isSplit ? Palette::dash($column) : null, 'role' => 'label-bar', 'id' => "{$label} {$names[$column]}", 'says' => $words, 'rows' => $rows]);
                 $scene->step($row, $words, $start, $y, $long, $high, $rows);
                 if (!$isStacked) {
                     $line = $y + ($isSplit ? self::THIN / 2 + 3 : self::BAR / 2 + 4);

@@ -9,15 +9,16 @@ final readonly class Palette
 {
     private const HUES = 8;
     private const LIGHT = [
-        'paper' => '#f7f8f3', 'surface' => '#ffffff', 'ink' => '#17251f', 'soft' => '#55655d', 'hair' => '#dde3da', 'hair-strong' => '#aab7ae', 'accent' => '#b5400f', 'overall' => '#2b6354',
-        'group-1' => '#1f6f96', 'group-2' => '#a8640c', 'group-3' => '#7a4aa3', 'group-4' => '#55771d', 'group-5' => '#b03a62', 'group-6' => '#12807a', 'group-7' => '#6b5f4e', 'group-8' => '#3d4fa8',
+        'paper' => '#f7f8f3', 'surface' => '#ffffff', 'ink' => '#17251f', 'soft' => '#55655d', 'hair' => '#dde3da', 'hair-strong' => '#7f8c85', 'accent' => '#b5400f', 'overall' => '#2b6354',
+        'group-1' => '#4b768f', 'group-2' => '#a46313', 'group-3' => '#7548c8', 'group-4' => '#64744b', 'group-5' => '#9c0b53', 'group-6' => '#025958', 'group-7' => '#604a29', 'group-8' => '#433e86',
     ];
     private const DARK = [
-        'paper' => '#121a17', 'surface' => '#18221e', 'ink' => '#e8eee9', 'soft' => '#9fb0a7', 'hair' => '#2a3731', 'hair-strong' => '#52645b', 'accent' => '#f08a55', 'overall' => '#7cc4ad',
-        'group-1' => '#6db7dc', 'group-2' => '#e0a04a', 'group-3' => '#bd94e0', 'group-4' => '#a3c566', 'group-5' => '#ec8bab', 'group-6' => '#58c7bf', 'group-7' => '#b9ab96', 'group-8' => '#97a5f2',
+        'paper' => '#121a17', 'surface' => '#18221e', 'ink' => '#e8eee9', 'soft' => '#9fb0a7', 'hair' => '#2a3731', 'hair-strong' => '#64786e', 'accent' => '#f08a55', 'overall' => '#7cc4ad',
+        'group-1' => '#75abc0', 'group-2' => '#ed9f23', 'group-3' => '#997bdb', 'group-4' => '#afd77f', 'group-5' => '#e56895', 'group-6' => '#75d7ce', 'group-7' => '#bfa689', 'group-8' => '#aca7fe',
     ];
     private const PRINT = ['paper' => '#ffffff', 'ink' => '#000000', 'soft' => '#333333', 'hair' => '#cccccc', 'hair-strong' => '#777777'] + self::LIGHT;
-    private const DASHES = [null, '7 3', '2 3', '9 3 2 3'];
+    /** As many as hues: what is told apart by colour is told apart without it too. */
+    private const DASHES = [null, '7 3', '2 3', '9 3 2 3', '4 2', '12 4', '1 2', '6 2 1 2 1 2'];
 
     /** By the words of whoever asks. */
     public const ALL = ['light' => self::LIGHT, 'dark' => self::DARK, 'print' => self::PRINT];

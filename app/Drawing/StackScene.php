@@ -30,6 +30,8 @@ final class StackScene implements Picture
     private const LARGEST_DOT = 2.4;
     private const DOT_ROOM = 38;
     private const LEVELS = 3;
+    /** Narrower bars have no edge. */
+    private const EDGED = 4;
     private const FULLEST = 3;
     private const LONGEST_UNIT = 7;
     private const DASHES = ['quartiles' => '3 3', 'mode' => '1 3', 'sd1' => '7 3', 'sd2' => '7 3', 'sd3' => '7 3'];
@@ -220,6 +222,9 @@ final class StackScene implements Picture
             $this->scene->rect($this->edges[$i], $at, $width, $base - $at, [
                 'fill' => "lane-{$lane}",
                 'wash' => $isCumulative ? 0.14 : 0.36,
+                // An edge that is seen where the wash is not; very narrow bars would be nothing but edge.
+                'stroke' => $width >= self::EDGED ? "lane-{$lane}" : null,
+                'thick' => $width >= self::EDGED ? 0.75 : null,
                 'role' => 'bar',
                 'id' => (string) $i,
                 'says' => "{$labels[$i]}: {$this->count($lane, $i)} " . ($this->count($lane, $i) === '1' ? 'row' : 'rows'),

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Locator, type Page, test } from '@playwright/test';
-import { choose, signIn, uploadAndOpen } from './steps';
+import { choose, signIn, takeOut, uploadAndOpen } from './steps';
 
 const rows = Array.from({ length: 60 }, (_, i) => ({
     tag: `H-${i + 1}`,
@@ -90,7 +90,11 @@ test('every other picture is walked through by arrow keys too, told in sentences
         await expect(figure.locator('[data-walked="1"]')).toBeVisible();
     }
     const dots = page.getByRole('region', { name: 'Dot plot', exact: true });
-    await dots.getByRole('button', { name: 'Show its numbers' }).click();
+    await dots
+        .getByRole('button', { name: /^Take out the picture/ })
+        .first()
+        .click();
+    await page.getByRole('button', { name: 'Show its numbers' }).click();
     await expect(dots.getByRole('row').first()).toHaveText('ValueOverallnorthsouth');
     await dots.getByRole('button', { name: 'Hide its numbers' }).click();
     await expect(dots.getByRole('table')).toHaveCount(0);
@@ -200,6 +204,7 @@ test('a range is zoomed into and left again', async ({ page }) => {
 });
 
 test('a picture leaves under the title that was typed', async ({ page }) => {
+    await takeOut(page);
     await page.getByLabel('Title of the picture of x (kg)').fill('Hives in May');
     const download = page.waitForEvent('download');
     await page.getByRole('button', { name: 'Save as SVG' }).first().click();

@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test } from '@playwright/test';
 import { HtmlValidate } from 'html-validate';
-import { choose, signIn, upload, uploadAndOpen } from './steps';
+import { choose, KEEP, signIn, upload, uploadAndOpen } from './steps';
 
 const hives = 'Tag,Yield (kg),Site\nA,20,n\nB,22,n\nC,30,s\nD,34,s\n';
 
@@ -30,9 +30,9 @@ test('what is handed over opens without scripts, stays as it was, is read under 
     await signIn(page);
     await uploadAndOpen(page, 'handed.csv', hives, 'Yield');
     await expect(page.locator('[data-box]')).toBeVisible();
-    await page.locator('figure').first().getByRole('button', { name: 'Keep', exact: true }).click();
+    await page.locator('figure').first().getByRole('button', { name: KEEP }).click();
     await expect(page.getByText(/^Kept for the report/)).toBeVisible();
-    await page.getByRole('button', { name: 'Keep', exact: true }).first().click();
+    await page.getByRole('button', { name: KEEP }).first().click();
     await expect(page.getByText('Kept for the report: Yield', { exact: true })).toBeVisible();
     await page.getByRole('link', { name: 'Report' }).click();
     await expect(page.getByRole('table')).toContainText('26.5');
@@ -141,7 +141,7 @@ test('the same report of other rows says what differs', async ({ page }) => {
     await uploadAndOpen(page, 'season-two.csv', 'Tag,Yield (kg),Site\nA,21,n\nB,23,n\nC,31,s\nD,35,s\n');
     await page.goto('/datasets');
     await uploadAndOpen(page, 'season-one.csv', hives, 'Yield');
-    await page.getByRole('button', { name: 'Keep', exact: true }).first().click();
+    await page.getByRole('button', { name: KEEP }).first().click();
     await expect(page.getByText('Kept for the report: Yield', { exact: true })).toBeVisible();
     await page.getByRole('link', { name: 'Report' }).click();
     await page.getByRole('button', { name: 'Again with other rows' }).click();

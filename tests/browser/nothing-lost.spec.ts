@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { bringIn, choose, figures, signIn, upload, uploadAndOpen } from './steps';
+import { bringIn, choose, figures, KEEP, signIn, upload, uploadAndOpen } from './steps';
 
 const hives = 'Tag,Before\nA1,10\nA2,8\nA3,3\n';
 
@@ -121,7 +121,7 @@ test('a session that ended is opened again in place, and what was typed goes on'
 
 test('a note that could not be saved stays, says so, and is saved by one press', async ({ page }) => {
     await uploadAndOpen(page, 'noted.csv', hives, 'Before');
-    await page.getByRole('button', { name: 'Keep', exact: true }).first().click();
+    await page.getByRole('button', { name: KEEP }).first().click();
     await expect(page.getByText(/^Kept for the report/)).toBeVisible();
     await page.getByRole('link', { name: 'Report' }).click();
     await page.route('**/api/reports/*', (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()));
@@ -143,7 +143,7 @@ test('a note that could not be saved stays, says so, and is saved by one press',
 test('fields of a variable stay typed until they are saved, a missing mark in a field of its own', async ({ page }) => {
     await openRows(page, 'fields.csv');
     await page.getByRole('button', { name: 'Before', exact: true }).first().click();
-    const panel = page.getByRole('complementary', { name: 'Variable' });
+    const panel = page.getByRole('region', { name: 'Variable', exact: true });
     await panel.getByLabel('Unit').fill('kg');
     await panel.getByRole('button', { name: 'One more mark' }).click();
     await panel.getByRole('textbox', { name: 'Missing mark 1' }).fill('no  scale');
@@ -230,7 +230,7 @@ test('what failed is asked for again by one press: a picture, the figures, a dat
 test('two quick presses move an item twice', async ({ page }) => {
     await uploadAndOpen(page, 'order.csv', hives, 'Before');
     for (let i = 0; i < 3; i++) {
-        await page.getByRole('button', { name: 'Keep', exact: true }).nth(i).click();
+        await page.getByRole('button', { name: KEEP }).nth(i).click();
         await expect(page.getByText(/^Kept for the report/)).toBeVisible();
     }
     await page.getByRole('link', { name: 'Report' }).click();

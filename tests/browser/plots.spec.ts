@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
-import { choose, signIn, uploadAndOpen } from './steps';
+import { choose, signIn, takeOut, uploadAndOpen } from './steps';
 
 const values = [1, 2, 2, 3, 3, 3, 4, 4, 5, 30].map((x) => x + 0.5);
 const file = `g,x (kg)\n${values.map((x, i) => `${'ab'[i % 2] ?? ''},${x}`).join('\n')}\n`;
@@ -125,7 +125,8 @@ test('a picture leaves as SVG that stands by itself, as PNG, and as numbers', as
     await uploadAndOpen(page, 'out.csv', file, 'x');
     const saved = async (button: string) => {
         const waiting = page.waitForEvent('download');
-        await page.getByRole('button', { name: button }).first().click();
+        await takeOut(page);
+        await page.getByRole('button', { name: button }).click();
         const download = await waiting;
         return { name: download.suggestedFilename(), bytes: readFileSync(await download.path()) };
     };

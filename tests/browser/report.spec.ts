@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { choose, signIn, uploadAndOpen } from './steps';
+import { choose, KEEP, signIn, takeOut, uploadAndOpen } from './steps';
 
 const hives = 'Tag,x (kg),site\nH-1,1,a\nH-2,2,a\nH-3,4,b\nH-4,5,b\n';
 
@@ -22,10 +22,12 @@ test('what is kept follows the data, and says which numbers have changed since s
     await signIn(page);
     await uploadAndOpen(page, 'kept.csv', hives, 'x');
     await expect(page.locator('[data-box]')).toBeVisible();
+    await takeOut(page);
     await page.getByLabel('Title of the picture of x (kg)').fill('Four hives');
-    await page.locator('figure').first().getByRole('button', { name: 'Keep', exact: true }).click();
+    await page.keyboard.press('Escape');
+    await page.locator('figure').first().getByRole('button', { name: KEEP }).click();
     await expect(page.getByText('Kept for the report: Four hives')).toBeVisible();
-    await page.getByRole('button', { name: 'Keep', exact: true }).first().click();
+    await page.getByRole('button', { name: KEEP }).first().click();
     await expect(page.getByText('Kept for the report: x', { exact: true })).toBeVisible();
 
     await page.getByRole('link', { name: 'Report' }).click();

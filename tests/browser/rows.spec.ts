@@ -64,8 +64,8 @@ test('a double-click opens a cell with what stands in it, and one in the text be
     await expect(cell(page, 'before', 1)).toHaveText('125');
     await expect(cell(page, 'apiary', 3)).toHaveAttribute('aria-selected', 'true');
 
-    await page.getByRole('button', { name: 'Row 1', exact: true }).click();
-    await page.getByRole('button', { name: 'Row 3', exact: true }).click({ modifiers: ['Shift'] });
+    await page.getByRole('rowheader', { name: 'Row 1', exact: true }).click();
+    await page.getByRole('rowheader', { name: 'Row 3', exact: true }).click({ modifiers: ['Shift'] });
     await expect(page.getByRole('button', { name: 'Delete 3 rows' })).toBeVisible();
 });
 
@@ -251,7 +251,7 @@ test('a deleted variable and a deleted row are brought back by themselves', asyn
     await page.getByRole('columnheader', { name: 'Before' }).getByRole('button').click();
     await page.getByRole('button', { name: 'Delete variable' }).click();
     await expect(page.getByRole('columnheader', { name: /^Before/ })).toHaveCount(0);
-    await page.getByRole('button', { name: 'Row 2', exact: true }).click();
+    await page.getByRole('rowheader', { name: 'Row 2', exact: true }).click();
     await page.getByRole('button', { name: 'Delete 1 row' }).click();
     await expect(cell(page, 'tag', 2)).toHaveText('A3');
     await type(page, 'after', 2, '5');

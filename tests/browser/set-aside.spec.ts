@@ -11,11 +11,11 @@ test('a row is set aside for a reason: it leaves the figures, stays in the rows,
     await uploadAndOpen(page, 'aside.csv', hives, 'Honey');
     await expect.poll(() => figures(page, 'mean')).toEqual(['17.5']);
     await page.getByRole('link', { name: 'Rows' }).click();
-    await page.getByRole('button', { name: 'Row 6', exact: true }).click();
+    await page.getByRole('rowheader', { name: 'Row 6', exact: true }).click();
     await page.getByRole('button', { name: 'Set 1 row aside' }).click();
     await page.getByRole('textbox', { name: 'Why no figure should count it' }).fill('the scale was broken');
     await page.keyboard.press('Enter');
-    await expect(page.getByRole('button', { name: 'Row 6, set aside: the scale was broken' })).toBeVisible();
+    await expect(page.getByRole('rowheader', { name: 'Row 6, set aside: the scale was broken' })).toBeVisible();
     await expect(page.locator('[data-row="5"]')).toHaveCSS('text-decoration-line', 'line-through');
 
     await page.getByRole('link', { name: 'Profile' }).click();
@@ -105,7 +105,7 @@ test('by keyboard alone: an outlier is set aside from the sheet, leaves the figu
     await page.keyboard.press('Control+z');
     await expect(page.getByRole('button', { name: /^Row 6, set aside/ })).toBeVisible();
     await page.keyboard.press('Control+z');
-    await expect(page.getByRole('button', { name: 'Row 6', exact: true })).toBeVisible();
+    await expect(page.getByRole('rowheader', { name: 'Row 6', exact: true })).toBeVisible();
     await page.getByRole('link', { name: 'Report' }).focus();
     await page.keyboard.press('Enter');
     await aside.scrollIntoViewIfNeeded();

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { choose, figures, signIn, signInTo, uploadAndOpen } from './steps';
+import { choose, figures, KEEP, signIn, signInTo, uploadAndOpen } from './steps';
 
 const hives = 'Hive,Honey\nN1,20\nN2,22\nS1,30\n';
 
@@ -34,7 +34,7 @@ test('a dataset is shared: offered, taken, read, then changed, seen by the other
     // What would change something is not offered.
     await theirs.goto(address);
     await expect.poll(() => figures(theirs, 'mean')).toEqual(['24.0']);
-    await expect(theirs.getByRole('button', { name: 'Keep', exact: true })).toHaveCount(0);
+    await expect(theirs.getByRole('button', { name: KEEP })).toHaveCount(0);
     await theirs.getByRole('link', { name: 'Report', exact: true }).click();
     await expect(theirs.getByText('There is no report of it yet.')).toBeVisible();
     await theirs.getByRole('link', { name: 'Rows', exact: true }).click();
@@ -72,7 +72,7 @@ test('a report is shared by itself: its reader sees it and nothing else, follows
     const email = `guest-${process.env.TEST_PARALLEL_INDEX ?? 0}@rowtally.example`;
     await signIn(page);
     await uploadAndOpen(page, 'told.csv', hives, 'Honey');
-    await page.getByRole('button', { name: 'Keep', exact: true }).first().click();
+    await page.getByRole('button', { name: KEEP }).first().click();
     await expect(page.getByText(/^Kept for the report/)).toBeVisible();
     await page.getByRole('link', { name: 'Report', exact: true }).click();
     const title = `Honey told ${Date.now()}`;

@@ -1,5 +1,8 @@
 import { type Cookie, expect, type Page } from '@playwright/test';
 
+/** What keeps a picture or a table for the report. */
+export const KEEP = /^Keep the (picture|table) of/;
+
 export const demo = { email: 'demo@rowtally.example', password: 'fenmoor' };
 
 /** Each of the browsers that run side by side has an account of its own: what is chosen is remembered by the account. */
@@ -35,6 +38,11 @@ export async function signIn(page: Page): Promise<void> {
         });
     });
     session = await page.context().cookies();
+}
+
+/** Opens the ways in which a picture leaves the page. */
+export async function takeOut(page: Page, of: string | RegExp = /^Take out the picture of/): Promise<void> {
+    await page.getByRole('button', { name: of }).first().click();
 }
 
 /** Chooses a file made by the test, as a person would with the button. */

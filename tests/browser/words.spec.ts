@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { choose, signIn, uploadAndOpen } from './steps';
+import { choose, KEEP, signIn, uploadAndOpen } from './steps';
 
 const hives = 'Tag,Apiary,Yield (kg)\nN1,North,20\nN2,North,22\nS1,South,30\nS2,South,34\n';
 
@@ -57,7 +57,7 @@ test('a figure is set into a sentence by typing what it is called, and follows t
 test('a common sentence fills its gaps, in a note too', async ({ page }) => {
     await signIn(page);
     await uploadAndOpen(page, 'common.csv', hives, 'Yield');
-    await page.getByRole('button', { name: 'Keep', exact: true }).first().click();
+    await page.getByRole('button', { name: KEEP }).first().click();
     await expect(page.getByText('Kept for the report')).toBeVisible();
     await page.getByRole('link', { name: 'Report' }).click();
     await page.getByRole('button', { name: /^Write below/ }).click();

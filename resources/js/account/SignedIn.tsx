@@ -2,7 +2,11 @@ import { type ReactNode, Suspense } from 'react';
 import { Redirect, useLocation, useSearch } from 'wouter';
 import { FailureBar } from './FailureBar';
 import { Notice } from '../ui/Notice';
+import { Keys } from '../ui/KeysDialog';
 import { PlaceBoundary } from '../ui/PlaceBoundary';
+import { SkipLink } from '../ui/SkipLink';
+import { Told } from '../ui/told';
+import { useFocusKept } from '../ui/useFocusKept';
 import { Waiting } from '../ui/Waiting';
 import { useSession } from './queries';
 import { SignInAgain } from './SignInAgain';
@@ -13,6 +17,7 @@ export function SignedIn({ children }: { children: ReactNode }) {
     const session = useSession();
     const [pathname] = useLocation();
     const search = useSearch();
+    useFocusKept(pathname);
     if (session.isError) {
         return (
             <div className="p-8">
@@ -27,6 +32,9 @@ export function SignedIn({ children }: { children: ReactNode }) {
         <Redirect to="/sign-in" replace state={{ from: search === '' ? pathname : `${pathname}?${search}` }} />
     ) : (
         <>
+            <SkipLink />
+            <Told />
+            <Keys />
             <div className="flex h-full flex-col print:block print:h-auto">
                 <div className="min-h-0 flex-1">
                     <PlaceBoundary place={pathname}>

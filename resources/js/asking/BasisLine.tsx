@@ -1,6 +1,8 @@
+import { OneStop } from '../ui/OneStop';
 import type { Dataset, Overview, Profile, Variable } from '../api/client';
+import { useState } from 'react';
 import { Link } from 'wouter';
-import { choicesOf } from '../api/conventions';
+import { choicesOf, wordsOf } from '../api/conventions';
 import { count, counted } from '../ui/format';
 import { WordChoice } from '../ui/WordChoice';
 import { WordEntry } from '../ui/WordEntry';
@@ -37,90 +39,113 @@ export function BasisLine({
 }) {
     const numbers = variables.filter((variable) => variable.type === 'number' && !question.of.includes(variable.key));
     const unit = variables.find((variable) => variable.key === question.counts)?.unit ?? undefined;
+    const [isOpen, setIsOpen] = useState(false);
     const forgotten = answer !== undefined && 'sheets' in answer ? forgottenCounts(answer, question, variables) : [];
     return (
         <div role="region" aria-label="Basis of every figure" className="shrink-0 border-b border-hair px-4.5 py-2.5 text-soft">
-            <p className="text-lead leading-relaxed">
-                {rowsInUse(rows, rowWord, answer)}, taken as a{' '}
-                <WordChoice name="Taken as" options={choicesOf('as')} value={question.as} onChange={(as) => onAsk({ as })} />; quartiles by{' '}
-                <WordChoice
-                    name="Quartiles by"
-                    options={choicesOf('quartiles')}
-                    value={question.quartiles}
-                    onChange={(quartiles) => onAsk({ quartiles })}
-                />
-                ;{question.counts !== NONE && ' counts from'}{' '}
-                <WordChoice
-                    name="Counts"
-                    options={[
-                        { value: NONE, words: 'no counts', sentence: 'Each row counts once.' },
-                        ...numbers.map(({ key, name }) => ({ value: key, words: name, sentence: 'It says how often each row counts.' })),
-                    ]}
-                    value={question.counts}
-                    onChange={(counts) => onAsk({ counts })}
-                />
-                {question.counts !== NONE && unit !== undefined && `, in ${unit}`};{question.where !== '' && ' rows where'}{' '}
-                <WordEntry
-                    name="Rows"
-                    words={question.where === '' ? 'all rows' : question.where}
-                    value={question.where}
-                    help={`A condition on the rows, in names of variables: ${example(variables)}, a = 'label', missing(a), and, or, not.`}
-                    common={[{ value: '', words: 'all rows' }]}
-                    onChange={(where) => onAsk({ where })}
-                />
-                {aside > 0 && (
-                    <>
-                        {' '}
-                        but{' '}
-                        <Link
-                            to={`/datasets/${dataset}/rows?${new URLSearchParams({ where: 'not missing("Set aside")' }).toString()}`}
-                            className="border-b-2 border-accent font-semibold text-ink"
-                        >
-                            {count(aside)} set aside
-                        </Link>
-                    </>
-                )}
-                ; missing{' '}
-                <WordChoice
-                    name="Missing"
-                    options={choicesOf('missing')}
-                    value={question.missing}
-                    onChange={(missing) => onAsk({ missing })}
-                />
-                ; fences at{' '}
-                <WordEntry
-                    name="Fences"
-                    words={`${question.fences} IQR`}
-                    value={question.fences}
-                    help="How many interquartile ranges beyond the quartiles a value is called an outlier; far outliers lie twice as far out."
-                    common={choicesOf('fences')}
-                    onChange={(fences) => onAsk({ fences })}
-                />
-                ; classes{' '}
-                <WordChoice
-                    name="Class edges"
-                    options={choicesOf('edges').map((edge) => ({ ...edge, words: edge.words.split(':')[0] ?? '', sentence: edge.words }))}
-                    value={question.edges}
-                    onChange={(edges) => onAsk({ edges })}
-                />
-                ;{' '}
-                <WordEntry
-                    name="Confidence level"
-                    words={`${Math.round(Number(question.level) * 1e6) / 1e4} %`}
-                    value={question.level}
-                    help="From 0.5 to 0.999: how often intervals made this way hold the mean."
-                    common={choicesOf('level')}
-                    onChange={(level) => onAsk({ level })}
-                />{' '}
-                intervals; shown{' '}
-                <WordChoice
-                    name="Decimals shown"
-                    options={choicesOf('decimals')}
-                    value={question.decimals}
-                    onChange={(shown) => onAsk({ decimals: shown })}
-                />
-                .
-            </p>
+            {/* In a small window the sentence is one line that opens. */}
+            <button
+                type="button"
+                aria-expanded={isOpen}
+                className="hidden min-h-6 w-full truncate text-left small:block"
+                onClick={() => setIsOpen(!isOpen)}
+            >
+                <span className="border-b-2 border-accent font-semibold text-ink">{isOpen ? 'Close the basis' : 'Basis'}</span>
+                {!isOpen &&
+                    `: ${rowsInUse(rows, rowWord, answer)}, ${wordsOf('as', question.as)}, quartiles by ${wordsOf('quartiles', question.quartiles)}`}
+            </button>
+            <OneStop shape="line" data-shortcut="basis" className={isOpen ? undefined : 'small:hidden'}>
+                <p className="text-lead leading-relaxed">
+                    {rowsInUse(rows, rowWord, answer)}, taken as a{' '}
+                    <WordChoice name="Taken as" options={choicesOf('as')} value={question.as} onChange={(as) => onAsk({ as })} />; quartiles
+                    by{' '}
+                    <WordChoice
+                        name="Quartiles by"
+                        options={choicesOf('quartiles')}
+                        value={question.quartiles}
+                        onChange={(quartiles) => onAsk({ quartiles })}
+                    />
+                    ;{question.counts !== NONE && ' counts from'}{' '}
+                    <WordChoice
+                        name="Counts"
+                        options={[
+                            { value: NONE, words: 'no counts', sentence: 'Each row counts once.' },
+                            ...numbers.map(({ key, name }) => ({
+                                value: key,
+                                words: name,
+                                sentence: 'It says how often each row counts.',
+                            })),
+                        ]}
+                        value={question.counts}
+                        onChange={(counts) => onAsk({ counts })}
+                    />
+                    {question.counts !== NONE && unit !== undefined && `, in ${unit}`};{question.where !== '' && ' rows where'}{' '}
+                    <WordEntry
+                        name="Rows"
+                        words={question.where === '' ? 'all rows' : question.where}
+                        value={question.where}
+                        help={`A condition on the rows, in names of variables: ${example(variables)}, a = 'label', missing(a), and, or, not.`}
+                        common={[{ value: '', words: 'all rows' }]}
+                        onChange={(where) => onAsk({ where })}
+                    />
+                    {aside > 0 && (
+                        <>
+                            {' '}
+                            but{' '}
+                            <Link
+                                to={`/datasets/${dataset}/rows?${new URLSearchParams({ where: 'not missing("Set aside")' }).toString()}`}
+                                className="border-b-2 border-accent font-semibold text-ink"
+                            >
+                                {count(aside)} set aside
+                            </Link>
+                        </>
+                    )}
+                    ; missing{' '}
+                    <WordChoice
+                        name="Missing"
+                        options={choicesOf('missing')}
+                        value={question.missing}
+                        onChange={(missing) => onAsk({ missing })}
+                    />
+                    ; fences at{' '}
+                    <WordEntry
+                        name="Fences"
+                        words={`${question.fences} IQR`}
+                        value={question.fences}
+                        help="How many interquartile ranges beyond the quartiles a value is called an outlier; far outliers lie twice as far out."
+                        common={choicesOf('fences')}
+                        onChange={(fences) => onAsk({ fences })}
+                    />
+                    ; classes{' '}
+                    <WordChoice
+                        name="Class edges"
+                        options={choicesOf('edges').map((edge) => ({
+                            ...edge,
+                            words: edge.words.split(':')[0] ?? '',
+                            sentence: edge.words,
+                        }))}
+                        value={question.edges}
+                        onChange={(edges) => onAsk({ edges })}
+                    />
+                    ;{' '}
+                    <WordEntry
+                        name="Confidence level"
+                        words={`${Math.round(Number(question.level) * 1e6) / 1e4} %`}
+                        value={question.level}
+                        help="From 0.5 to 0.999: how often intervals made this way hold the mean."
+                        common={choicesOf('level')}
+                        onChange={(level) => onAsk({ level })}
+                    />{' '}
+                    intervals; shown{' '}
+                    <WordChoice
+                        name="Decimals shown"
+                        options={choicesOf('decimals')}
+                        value={question.decimals}
+                        onChange={(shown) => onAsk({ decimals: shown })}
+                    />
+                    .
+                </p>
+            </OneStop>
             {forgotten.length > 0 && <CountsHint dataset={dataset} counts={forgotten} onUse={(counts) => onAsk({ counts })} />}
             {answer !== undefined && answer.left_out.total > 0 && (
                 <p className="mt-1 text-small text-alarm">

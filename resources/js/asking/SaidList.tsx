@@ -1,3 +1,4 @@
+import { OneStop } from '../ui/OneStop';
 import clsx from 'clsx';
 import { useId, useState } from 'react';
 import type { Said } from '../api/client';
@@ -20,16 +21,18 @@ export function SaidList({
     const more = readings.length - shown;
     return (
         <>
-            <ul className="max-w-3xl">
-                {(isWhole ? readings : readings.slice(0, shown)).map((reading) => (
-                    <Sentence
-                        key={`${reading.key} ${reading.column ?? ''} ${reading.sentence}`}
-                        reading={reading}
-                        title={titleOf(reading)}
-                        variable={variable}
-                    />
-                ))}
-            </ul>
+            <OneStop>
+                <ul className="max-w-3xl">
+                    {(isWhole ? readings : readings.slice(0, shown)).map((reading) => (
+                        <Sentence
+                            key={`${reading.key} ${reading.column ?? ''} ${reading.sentence}`}
+                            reading={reading}
+                            title={titleOf(reading)}
+                            variable={variable}
+                        />
+                    ))}
+                </ul>
+            </OneStop>
             {more > 0 && (
                 <Button look="quiet" className="px-0! py-1! text-small" aria-expanded={isWhole} onClick={() => setIsWhole(!isWhole)}>
                     {isWhole ? 'Only the weightiest' : `${more} more`}

@@ -1,8 +1,9 @@
 import { expect, test, vi } from 'vitest';
 import { testVariable as variable } from '../api/testVariable';
-import { classWords, defaults, questionWords, readQuestion, toggled, writeQuestion } from './question';
+import { classWords, defaults, inWords, questionWords, readQuestion, toggled, writeQuestion } from './question';
 
 vi.mock('../api/conventions', () => ({
+    wordsOf: (_: string, value: string) => value,
     conventions: {
         words: [
             ['of', ''],
@@ -39,6 +40,13 @@ test('the API is asked in the same words, what is the page’s own or of classes
     const question = readQuestion(new URLSearchParams('of=a,b&decimals=s4&no_entry=show&plots=boxes&lane_order=mean&limits=rounded'));
     expect(questionWords(question)).toEqual({ of: 'a,b', decimals: 's4' });
     expect(classWords({ ...question, ...unsaid })).toEqual({ limits: 'rounded' });
+});
+
+test('what is asked is said briefly, and only what is unlike the beginning of the basis', () => {
+    expect(inWords(readQuestion(new URLSearchParams()), variables)).toBe('All variables, not split');
+    expect(inWords(readQuestion(new URLSearchParams('of=yield,mites&by=tag&level=0.9')), variables)).toBe(
+        'yield, mites, split by tag, level 0.9',
+    );
 });
 
 test('counts in columns of their own are no question where the rows are split', () => {

@@ -1,5 +1,5 @@
 import type { ClassWords, QuestionWords, Variable } from '../api/client';
-import { conventions } from '../api/conventions';
+import { conventions, wordsOf } from '../api/conventions';
 
 /** Words that say one thing each, as texts; what holds where the address does not say comes from the server. */
 export type Words = Record<Exclude<keyof QuestionWords | keyof ClassWords, 'of' | 'by'> | 'arrange' | 'lane_order', string>;
@@ -73,6 +73,19 @@ export function classWords(question: Question): ClassWords {
 /** Into which groups the rows are asked for: as soon as that is another, not only when the answer is there. */
 export function groupsAsked({ by, no_entry }: Question): string {
     return `${by.join()} ${no_entry}`;
+}
+
+/** What is asked, briefly, for those who have it read: the variables, what splits them, and what is unlike the basis to begin with. */
+export function inWords(question: Question, variables: Variable[]): string {
+    const names = (keys: string[]) => keys.map((key) => variables.find((variable) => variable.key === key)?.name ?? key).join(', ');
+    const unlike = words
+        .filter(({ name }) => question[name] !== defaults[name])
+        .map(({ name }) => `${name} ${wordsOf(name, question[name])}`);
+    return [
+        question.of.length === 0 ? 'All variables' : names(question.of),
+        question.by.length === 0 ? 'not split' : `split by ${names(question.by)}`,
+        ...unlike,
+    ].join(', ');
 }
 
 /** Ticks or unticks one variable; the others stay, in the order of the rail. */

@@ -1,3 +1,4 @@
+import { OneStop } from '../ui/OneStop';
 import { Fragment } from 'react';
 import type { Compared } from '../api/client';
 import { laneColour } from '../plot/colours';
@@ -36,7 +37,7 @@ export function ComparedTable({ compared, name }: { compared: Compared; name: st
     return (
         <section aria-label="Comparison">
             <TableOut table={cells} basis={compared.basis.words} name={name} keeps={{ kind: 'comparison' }} />
-            <div className="mt-2 max-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Comparison table">
+            <OneStop className="mt-2 max-w-full overflow-x-auto" role="region" aria-label="Comparison table">
                 <table className="border-collapse text-small whitespace-nowrap">
                     <thead>
                         <tr className="text-soft">
@@ -83,7 +84,7 @@ export function ComparedTable({ compared, name }: { compared: Compared; name: st
                         ),
                     )}
                 </table>
-            </div>
+            </OneStop>
         </section>
     );
 }

@@ -22,7 +22,7 @@ export function ProgressLine({
     const percent = Math.round(100 * Math.min(1, share));
     return (
         <div className="mt-4 border-t border-hair pt-3" role={state === 'failed' ? 'alert' : 'status'}>
-            <div className="flex items-center gap-4">
+            <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
                 <bdi className="max-w-72 truncate font-semibold" title={fileName}>
                     {fileName}
                 </bdi>

@@ -1,9 +1,11 @@
 import { useState } from 'react';
 import { api, bodyOf, type ClassWords, type CompareWords, type QuestionWords, type Scene } from '../api/client';
+import { Button } from '../ui/Button';
 import { CellTable } from '../ui/CellTable';
 import { saveBlob, saveCsv, say } from '../ui/copying';
 import { useKeep } from '../ui/keeping';
 import { WordChoice } from '../ui/WordChoice';
+import { WordPopover } from '../ui/WordPopover';
 
 /** What is chosen of a picture. */
 export interface PictureWords {
@@ -41,65 +43,92 @@ export function PictureOut({ scene, source }: { scene: Scene; source: PictureSou
     const svg = () => fetchSvg(source, palette, title.trim());
     const out = (use: () => Promise<void>) => () =>
         void use().catch((problem: unknown) => say(problem instanceof Error ? problem.message : String(problem)));
-    const look = 'min-h-6 underline-offset-4 hover:text-ink hover:underline';
+    const [isOpen, setIsOpen] = useState(false);
+    const ways: { words: string; use: () => void }[] = [
+        { words: 'Copy picture', use: () => void copy(svg, called) },
+        { words: 'Save as PNG', use: out(async () => saveBlob(await png(await svg()), `${called}.png`)) },
+        { words: 'Save as SVG', use: out(async () => saveBlob(new Blob([await svg()], { type: 'image/svg+xml' }), `${called}.svg`)) },
+        { words: 'Show its numbers', use: () => setIsShown(true) },
+        { words: 'Save its numbers', use: () => saveCsv(scene.table, `${name}, plotted numbers`) },
+        ...(scene.plain === ''
+            ? []
+            : [
+                  {
+                      words: 'Copy as text',
+                      use: out(async () => {
+                          await navigator.clipboard.writeText(scene.plain);
+                          say(`Copied: ${name}`);
+                      }),
+                  },
+              ]),
+    ];
     return (
         <>
-            <p className="mt-1.5 flex flex-wrap items-baseline gap-x-4 text-fine text-soft print:hidden">
-                <input
-                    aria-label={`Title of the picture of ${name}`}
-                    placeholder="Title of the picture"
-                    value={title}
-                    maxLength={120}
-                    onChange={(event) => setTitle(event.target.value)}
-                    className="h-6 w-44 border-b border-hair-strong bg-transparent text-ink placeholder:text-soft"
-                />
-                <span>
-                    in{' '}
-                    <WordChoice
-                        name="Colours of the picture"
-                        options={[
-                            { value: 'light', words: 'light colours' },
-                            { value: 'dark', words: 'dark colours' },
-                            { value: 'print', words: 'colours for print', sentence: 'On white, with black axes.' },
-                        ]}
-                        value={palette}
-                        onChange={(word) => setPalette(word as Palette)}
-                    />
-                </span>
-                <button type="button" className={look} onClick={() => void copy(svg, called)}>
-                    Copy picture
-                </button>
-                <button type="button" className={look} onClick={out(async () => saveBlob(await png(await svg()), `${called}.png`))}>
-                    Save as PNG
-                </button>
-                <button
-                    type="button"
-                    className={look}
-                    onClick={out(async () => saveBlob(new Blob([await svg()], { type: 'image/svg+xml' }), `${called}.svg`))}
-                >
-                    Save as SVG
-                </button>
-                <button type="button" className={look} aria-expanded={isShown} onClick={() => setIsShown(!isShown)}>
-                    {isShown ? 'Hide its numbers' : 'Show its numbers'}
-                </button>
-                <button type="button" className={look} onClick={() => saveCsv(scene.table, `${name}, plotted numbers`)}>
-                    Save its numbers
-                </button>
-                {scene.plain !== '' && (
+            <p className="mt-1.5 flex flex-wrap items-baseline gap-x-4 text-small print:hidden">
+                {keep !== null && (
                     <button
                         type="button"
-                        className={look}
-                        onClick={out(async () => {
-                            await navigator.clipboard.writeText(scene.plain);
-                            say(`Copied: ${name}`);
-                        })}
+                        data-shortcut="keep"
+                        aria-label={`Keep the picture of ${name}`}
+                        className="min-h-6 text-soft underline-offset-4 hover:text-ink hover:underline"
+                        onClick={() => keep({ kind: 'picture', title: called, source })}
                     >
-                        Copy as text
+                        Keep
                     </button>
                 )}
-                {keep !== null && (
-                    <button type="button" className={look} onClick={() => keep({ kind: 'picture', title: called, source })}>
-                        Keep
+                <WordPopover
+                    label={`Take out the picture of ${name}`}
+                    words="Take out"
+                    open={isOpen}
+                    onOpenChange={setIsOpen}
+                    className="w-72 max-w-[90vw] p-3"
+                    wordClassName="min-h-6"
+                >
+                    <input
+                        aria-label={`Title of the picture of ${name}`}
+                        placeholder="Title of the picture"
+                        value={title}
+                        maxLength={120}
+                        onChange={(event) => setTitle(event.target.value)}
+                        className="w-full rounded-md border border-hair-strong bg-paper px-2 py-1 placeholder:text-soft"
+                    />
+                    <p className="mt-2 text-small text-soft">
+                        In{' '}
+                        <WordChoice
+                            name="Colours of the picture"
+                            options={[
+                                { value: 'light', words: 'light colours' },
+                                { value: 'dark', words: 'dark colours' },
+                                { value: 'print', words: 'colours for print', sentence: 'On white, with black axes.' },
+                            ]}
+                            value={palette}
+                            onChange={(word) => setPalette(word as Palette)}
+                        />
+                    </p>
+                    <ul className="mt-2 border-t border-hair pt-1.5">
+                        {ways.map(({ words, use }) => (
+                            <li key={words}>
+                                <Button
+                                    look="quiet"
+                                    className="w-full px-1! py-1! text-ink!"
+                                    onClick={() => {
+                                        use();
+                                        setIsOpen(false);
+                                    }}
+                                >
+                                    {words}
+                                </Button>
+                            </li>
+                        ))}
+                    </ul>
+                </WordPopover>
+                {isShown && (
+                    <button
+                        type="button"
+                        className="min-h-6 text-soft underline-offset-4 hover:text-ink hover:underline"
+                        onClick={() => setIsShown(false)}
+                    >
+                        Hide its numbers
                     </button>
                 )}
             </p>

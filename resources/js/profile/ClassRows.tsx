@@ -1,3 +1,4 @@
+import { OneStop } from '../ui/OneStop';
 import { useState } from 'react';
 import type { Grouped } from '../api/client';
 import { TableOut } from '../ui/copying';
@@ -84,7 +85,7 @@ export function ClassRows({
                 )}
                 <TableOut table={cells} basis={basis} name={`${axisName}, classes`} keeps={{ kind: 'classes', of: variable }} />
             </div>
-            <div className="max-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Classes">
+            <OneStop className="max-w-full overflow-x-auto" role="region" aria-label="Classes">
                 <table className="border-collapse text-small whitespace-nowrap">
                     <thead>
                         <tr className="border-b border-hair-strong text-soft">
@@ -130,7 +131,7 @@ export function ClassRows({
                         ))}
                     </tbody>
                 </table>
-            </div>
+            </OneStop>
         </>
     );
 }

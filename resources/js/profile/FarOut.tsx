@@ -1,3 +1,4 @@
+import { OneStop } from '../ui/OneStop';
 import type { Judged } from '../api/client';
 import { Button } from '../ui/Button';
 import { TableOut } from '../ui/copying';
@@ -38,7 +39,7 @@ export function FarOut({
                         name={`${name}, ${title}`}
                         {...(where === null ? {} : { keeps: { kind: 'rows' as const, of: '', where } })}
                     />
-                    <div className="max-h-72 w-fit max-w-full overflow-auto" tabIndex={0} role="region" aria-label={title}>
+                    <OneStop className="max-h-72 w-fit max-w-full overflow-auto" role="region" aria-label={title}>
                         <table className="border-collapse text-small whitespace-nowrap">
                             <thead>
                                 <tr className="border-b border-hair-strong">
@@ -68,7 +69,7 @@ export function FarOut({
                                 ))}
                             </tbody>
                         </table>
-                    </div>
+                    </OneStop>
                     {where !== null && (
                         <Button look="quiet" className="px-0! text-small" onClick={() => onShowRows(where)}>
                             Show them in Rows

@@ -1,3 +1,4 @@
+import { OneStop } from '../ui/OneStop';
 import type { Judged, Variable } from '../api/client';
 import { Button } from '../ui/Button';
 import { useMayChange } from '../ui/mayChange';
@@ -40,7 +41,7 @@ export function FarRows({
                     {counted(total, 'row')} beyond the fences{total > rows.length && `; the ${rows.length} farthest are shown`}
                 </span>
             </h4>
-            <div className="max-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Far rows">
+            <OneStop className="max-w-full overflow-x-auto" role="region" aria-label="Far rows">
                 <table className="border-collapse text-small whitespace-nowrap">
                     <thead>
                         <tr className="border-b border-hair-strong text-soft">
@@ -102,7 +103,7 @@ export function FarRows({
                         ))}
                     </tbody>
                 </table>
-            </div>
+            </OneStop>
             <Button look="quiet" className="px-0! text-small" onClick={() => onShowRows(`outlier(${nameOf(variables, variable)})`)}>
                 Show them in Rows
             </Button>

@@ -1,3 +1,4 @@
+import { OneStop } from '../ui/OneStop';
 import clsx from 'clsx';
 import type { FigureRow } from '../api/client';
 import { laneColour } from '../plot/colours';
@@ -48,8 +49,9 @@ export function FigureTable({
     onOpen: (figure: string, column: number) => void;
 }) {
     const room = roomBehind(rows);
+    const mean = (rows.find(({ key }) => key === 'mean') ?? rows[0])?.key;
     return (
-        <div className={clsx('max-w-full overflow-x-auto', isBeside && 'xl:max-w-[54%]')} tabIndex={0} role="region" aria-label="Figures">
+        <OneStop className={clsx('max-w-full overflow-x-auto', isBeside && 'xl:max-w-[54%]')} role="region" aria-label="Figures">
             <table className="border-collapse text-small whitespace-nowrap">
                 <thead>
                     <tr>
@@ -74,6 +76,7 @@ export function FigureTable({
                             <th scope="row" className="sticky left-0 bg-paper p-0 text-left font-normal">
                                 <button
                                     type="button"
+                                    data-shortcut={row.key === mean ? 'working' : undefined}
                                     title="How it came about"
                                     className="py-1 pr-3 text-left decoration-hair-strong underline-offset-4 hover:underline"
                                     onClick={() => onOpen(row.key, 0)}
@@ -108,7 +111,7 @@ export function FigureTable({
                                             type="button"
                                             aria-label={`How ${figureName(row)} of ${names[i] ?? ''} came about`}
                                             title="How it came about"
-                                            className="absolute top-1 -left-1.5 size-4 rounded-full bg-accent text-fine leading-4 text-on-accent opacity-0 group-hover:opacity-100 focus-visible:opacity-100 before:content-['=']"
+                                            className="absolute top-0.5 -left-3 size-6 rounded-full bg-accent text-fine leading-6 text-on-accent opacity-0 group-hover:opacity-100 focus-visible:opacity-100 before:content-['=']"
                                             onClick={() => onOpen(row.key, i)}
                                         />
                                     )}
@@ -118,6 +121,6 @@ export function FigureTable({
                     ))}
                 </tbody>
             </table>
-        </div>
+        </OneStop>
     );
 }

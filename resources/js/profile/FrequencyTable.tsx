@@ -1,3 +1,4 @@
+import { OneStop } from '../ui/OneStop';
 import { useState } from 'react';
 import type { Frequencies, Sheet } from '../api/client';
 import { laneColour } from '../plot/colours';
@@ -127,7 +128,7 @@ export function FrequencyTable({
                 <TableOut table={cells} basis={basis} name={`${name}, frequencies`} keeps={{ kind: 'frequencies', of: variable }} />
                 {table.kind !== 'labels' && <TallyOut table={table} names={names} name={name} />}
             </div>
-            <div className="max-h-120 max-w-full overflow-auto" tabIndex={0} role="region" aria-label="Frequency table">
+            <OneStop className="max-h-120 max-w-full overflow-auto" role="region" aria-label="Frequency table">
                 <table className="border-collapse text-small whitespace-nowrap">
                     <thead className="sticky top-0 bg-paper">
                         <tr className="border-b border-hair-strong text-soft">
@@ -138,7 +139,7 @@ export function FrequencyTable({
                                     {(table.missing[0] ?? 0) > 0 && <th className="px-3 py-1 text-right font-normal">% of all rows</th>}
                                     <th className="px-3 py-1 text-right font-normal">% of those present</th>
                                     <th className="px-3 py-1 text-right font-normal">Cumulative %</th>
-                                    <th className="w-48" />
+                                    <td className="w-48" />
                                 </>
                             )}
                             {!isOneWay &&
@@ -207,7 +208,7 @@ export function FrequencyTable({
                         )}
                     </tbody>
                 </table>
-            </div>
+            </OneStop>
             {costs !== null && costs.length > 0 && (
                 <p className="mt-2 text-small text-soft">
                     From these classes alone, and how far from the rows:{' '}

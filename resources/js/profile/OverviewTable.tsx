@@ -1,3 +1,4 @@
+import { OneStop } from '../ui/OneStop';
 import clsx from 'clsx';
 import { useState } from 'react';
 import type { Overview, VariableType } from '../api/client';
@@ -56,7 +57,7 @@ export function OverviewTable({
                     keeps={{ kind: 'overview' }}
                 />
             </div>
-            <div className="max-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Overview table">
+            <OneStop className="max-w-full overflow-x-auto" role="region" aria-label="Overview table">
                 <table className="border-collapse text-small whitespace-nowrap">
                     <thead>
                         <tr className="border-b border-hair-strong text-soft">
@@ -138,7 +139,7 @@ export function OverviewTable({
                         </tbody>
                     ))}
                 </table>
-            </div>
+            </OneStop>
         </section>
     );
 }

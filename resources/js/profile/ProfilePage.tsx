@@ -5,6 +5,7 @@ import { useAddress } from '../ui/useAddress';
 import { Account } from '../account/Account';
 import { useDataset } from '../api/datasets';
 import { CopiedNote, say } from '../ui/copying';
+import { tell } from '../ui/told';
 import { counted } from '../ui/format';
 import { Keeping, type ToKeep } from '../ui/keeping';
 import { MayChange } from '../ui/mayChange';
@@ -17,7 +18,7 @@ import { groupName } from '../asking/groups';
 import { OverviewTable } from './OverviewTable';
 import { useFigureChoices, useKeeping } from '../asking/queries';
 import { type Place, useOverview, useProfile } from './queries';
-import { type Question, readQuestion, rowsWords, toggled, writeQuestion } from '../asking/question';
+import { inWords, type Question, readQuestion, rowsWords, toggled, writeQuestion } from '../asking/question';
 import { VariableRail } from './VariableRail';
 
 // The overview needs neither.
@@ -76,6 +77,18 @@ export function ProfilePage() {
         document.title = `${dataset.data?.title ?? 'Profile'} · Row Tally`;
     }, [dataset.data?.title]);
 
+    const asked = inWords(question, variables);
+    const isThere = answer.data !== undefined && !answer.isPlaceholderData;
+    const toldLast = useRef<string | null>(null);
+    useEffect(() => {
+        if (isThere && toldLast.current !== asked) {
+            if (toldLast.current !== null) {
+                tell(`${asked}.`);
+            }
+            toldLast.current = asked;
+        }
+    }, [isThere, asked]);
+
     const keep = useKeeping(id);
     const keepItem = (item: ToKeep) => {
         if (answer.data !== undefined) {
@@ -113,7 +126,7 @@ export function ProfilePage() {
                         variables={variables}
                         onAsk={ask}
                     />
-                    <div className="relative flex min-h-0 flex-1 max-md:flex-col">
+                    <div className="relative flex min-h-0 flex-1 small:flex-col">
                         <VariableRail
                             variables={variables}
                             rows={dataset.data.rows}

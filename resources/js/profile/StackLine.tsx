@@ -1,3 +1,4 @@
+import { OneStop } from '../ui/OneStop';
 import { choicesOf, defaultOf, wordsOf } from '../api/conventions';
 import type { DrawnScenes, FigureRow } from '../api/client';
 import type { MovableClasses } from '../plot/axes';
@@ -27,87 +28,95 @@ export function StackLine({
     const shown = question.marks.split(',').filter((key) => marks.some((mark) => mark.value === key));
     const isRule = choicesOf('classes').some(({ value }) => value === question.classes);
     return (
-        <p className="mb-2 text-small text-soft">
-            Bars show{' '}
-            <WordChoice
-                name="Bars show"
-                options={choicesOf('scale')}
-                value={classes?.heights ?? question.scale}
-                onChange={(scale) => onAsk({ scale })}
-            />{' '}
-            in{' '}
-            <WordEntry
-                name="Classes"
-                words={
-                    isRule
-                        ? wordsOf('classes', question.classes)
-                        : question.classes.includes(':')
-                          ? `classes from ${question.classes.replace(':', ' in ')}`
-                          : 'classes of my own'
-                }
-                value={question.classes}
-                help="start:width, such as 0:2.5, or edges such as 0,5,10,20. Unequal classes are drawn as density."
-                common={choicesOf('classes')}
-                onChange={(classes) => onAsk({ classes })}
-            />
-            ; {classes !== undefined && <WidthSteps classes={classes} onAsk={onAsk} />} lines:{' '}
-            <WordChoice
-                name="Lines"
-                options={[
-                    {
-                        value: '',
-                        words:
-                            shown.length === 0
-                                ? 'none'
-                                : marks
-                                      .filter(({ value }) => shown.includes(value))
-                                      .map(({ words }) => words)
-                                      .join(', '),
-                    },
-                    ...marks.map(({ value, words }) => ({ value, words: `${shown.includes(value) ? 'without' : 'with'} ${words}` })),
-                ]}
-                value=""
-                onChange={(key) =>
-                    key !== '' &&
-                    onAsk({
-                        marks: (shown.includes(key) ? shown.filter((other) => other !== key) : [...shown, key]).join(',') || 'none',
-                    })
-                }
-            />
-            ; <WordChoice name="Normal curve" options={choicesOf('curve')} value={question.curve} onChange={(curve) => onAsk({ curve })} />
-            {groups > 0 && (
-                <>
-                    ; groups{' '}
-                    {options.map(({ name, label, values, value }) => (
-                        <WordChoice key={name} name={label} options={values} value={value} onChange={(arrange) => onAsk({ arrange })} />
-                    ))}
-                    {options.length === 0 && wordsOf('arrange', defaultOf('arrange'))}
-                    {groups > 1 && (
-                        <>
-                            {' '}
-                            in{' '}
-                            <WordChoice
-                                name="Order of the lanes"
-                                options={[
-                                    { value: '', words: 'their own order' },
-                                    ...figures.map((row) => ({ value: row.key, words: `order of ${row.label.toLowerCase()}` })),
-                                ]}
-                                value={question.lane_order}
-                                onChange={(key) => onAsk({ lane_order: key })}
-                            />
-                        </>
-                    )}{' '}
-                    on{' '}
-                    <WordChoice
-                        name="Groups on"
-                        options={choicesOf('lanes')}
-                        value={question.lanes}
-                        onChange={(lanes) => onAsk({ lanes })}
-                    />
-                </>
-            )}
-            .
-        </p>
+        <OneStop shape="line">
+            <p className="mb-2 text-small text-soft">
+                Bars show{' '}
+                <WordChoice
+                    name="Bars show"
+                    options={choicesOf('scale')}
+                    value={classes?.heights ?? question.scale}
+                    onChange={(scale) => onAsk({ scale })}
+                />{' '}
+                in{' '}
+                <WordEntry
+                    name="Classes"
+                    words={
+                        isRule
+                            ? wordsOf('classes', question.classes)
+                            : question.classes.includes(':')
+                              ? `classes from ${question.classes.replace(':', ' in ')}`
+                              : 'classes of my own'
+                    }
+                    value={question.classes}
+                    help="start:width, such as 0:2.5, or edges such as 0,5,10,20. Unequal classes are drawn as density."
+                    common={choicesOf('classes')}
+                    onChange={(classes) => onAsk({ classes })}
+                />
+                ; {classes !== undefined && <WidthSteps classes={classes} onAsk={onAsk} />} lines:{' '}
+                <WordChoice
+                    name="Lines"
+                    options={[
+                        {
+                            value: '',
+                            words:
+                                shown.length === 0
+                                    ? 'none'
+                                    : marks
+                                          .filter(({ value }) => shown.includes(value))
+                                          .map(({ words }) => words)
+                                          .join(', '),
+                        },
+                        ...marks.map(({ value, words }) => ({ value, words: `${shown.includes(value) ? 'without' : 'with'} ${words}` })),
+                    ]}
+                    value=""
+                    onChange={(key) =>
+                        key !== '' &&
+                        onAsk({
+                            marks: (shown.includes(key) ? shown.filter((other) => other !== key) : [...shown, key]).join(',') || 'none',
+                        })
+                    }
+                />
+                ;{' '}
+                <WordChoice
+                    name="Normal curve"
+                    options={choicesOf('curve')}
+                    value={question.curve}
+                    onChange={(curve) => onAsk({ curve })}
+                />
+                {groups > 0 && (
+                    <>
+                        ; groups{' '}
+                        {options.map(({ name, label, values, value }) => (
+                            <WordChoice key={name} name={label} options={values} value={value} onChange={(arrange) => onAsk({ arrange })} />
+                        ))}
+                        {options.length === 0 && wordsOf('arrange', defaultOf('arrange'))}
+                        {groups > 1 && (
+                            <>
+                                {' '}
+                                in{' '}
+                                <WordChoice
+                                    name="Order of the lanes"
+                                    options={[
+                                        { value: '', words: 'their own order' },
+                                        ...figures.map((row) => ({ value: row.key, words: `order of ${row.label.toLowerCase()}` })),
+                                    ]}
+                                    value={question.lane_order}
+                                    onChange={(key) => onAsk({ lane_order: key })}
+                                />
+                            </>
+                        )}{' '}
+                        on{' '}
+                        <WordChoice
+                            name="Groups on"
+                            options={choicesOf('lanes')}
+                            value={question.lanes}
+                            onChange={(lanes) => onAsk({ lanes })}
+                        />
+                    </>
+                )}
+                .
+            </p>
+        </OneStop>
     );
 }
 

@@ -1,13 +1,15 @@
+import { OneStop } from '../ui/OneStop';
 import clsx from 'clsx';
 import { Checkbox } from 'radix-ui';
 import { useEffect, useRef, useState } from 'react';
 import type { Variable } from '../api/client';
 import { MicroPlot } from '../plot/MicroPlot';
 import { counted } from '../ui/format';
+import { Button } from '../ui/Button';
+import { focusOn } from '../ui/useFocusKept';
 import { Tick } from '../ui/Tick';
 import { WordChoice } from '../ui/WordChoice';
 
-const MANY = 12;
 const NOTHING = '';
 
 /** The variables, each with its type, its micro-plot and what is missing; and on top, what splits the rows. */
@@ -36,61 +38,116 @@ export function VariableRail({
     onNoEntry: (word: string) => void;
 }) {
     const [wanted, setWanted] = useState('');
-    const finder = useRef<HTMLInputElement>(null);
+    const [isOpen, setIsOpen] = useState(false);
+    const drawer = useRef<HTMLElement>(null);
+    const opener = useRef<HTMLButtonElement>(null);
     useEffect(() => {
-        const jump = (event: KeyboardEvent) => {
-            const isTyping = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
-            if (event.key === '/' && !isTyping && finder.current !== null) {
-                event.preventDefault();
-                finder.current.focus();
-            }
-        };
-        window.addEventListener('keydown', jump);
-        return () => window.removeEventListener('keydown', jump);
-    }, []);
+        if (isOpen && drawer.current !== null) {
+            focusOn(drawer.current);
+        }
+    }, [isOpen]);
+    const close = () => {
+        setIsOpen(false);
+        opener.current?.focus();
+    };
+    const place = variables.findIndex(({ key }) => key === chosen[0]);
+    const before = variables[place - 1] ?? null;
+    const behind = variables[place + 1] ?? null;
+    const names = variables.filter(({ key }) => chosen.includes(key)).map(({ name }) => name);
     const shown = variables.filter((variable) => variable.name.toLocaleLowerCase().includes(wanted.toLocaleLowerCase()));
     return (
-        <aside
-            aria-label="Variables"
-            className="flex w-66 shrink-0 flex-col border-r border-hair pt-3 max-md:max-h-56 max-md:w-auto max-md:border-r-0 max-md:border-b"
-        >
-            <SplitChoice variables={variables} by={by} noEntry={noEntry} onSplit={onSplit} onNoEntry={onNoEntry} />
-            <button
-                type="button"
-                aria-pressed={chosen.length === 0}
-                onClick={onOverview}
+        <>
+            <p className="hidden items-baseline gap-2 border-b border-hair px-4.5 py-1.5 small:flex">
+                <button
+                    ref={opener}
+                    type="button"
+                    aria-expanded={isOpen}
+                    aria-label={`Variables: ${names.join(', ') || 'all at a glance'}`}
+                    className="min-h-6 min-w-0 truncate border-b-2 border-accent text-left font-semibold"
+                    onClick={() => setIsOpen(!isOpen)}
+                >
+                    {names.join(', ') || 'All variables at a glance'}
+                </button>
+            </p>
+            <aside
+                ref={drawer}
+                aria-label="Variables"
+                onKeyDown={(event) => event.key === 'Escape' && isOpen && !event.defaultPrevented && close()}
                 className={clsx(
-                    'mx-2 mt-2 rounded-md px-2 py-1.5 text-left',
-                    chosen.length === 0 ? 'bg-accent-wash font-semibold' : 'hover:bg-accent-wash',
+                    'flex w-66 shrink-0 flex-col border-r border-hair pt-3',
+                    'small:fixed small:inset-y-0 small:left-0 small:z-15 small:w-80 small:max-w-[92vw] small:overflow-y-auto small:bg-paper small:shadow-lg',
+                    !isOpen && 'small:hidden',
                 )}
             >
-                All variables at a glance
-            </button>
-            {variables.length > MANY && (
-                <input
-                    ref={finder}
-                    type="search"
-                    value={wanted}
-                    onChange={(event) => setWanted(event.target.value)}
-                    placeholder="find a variable   /"
-                    aria-label="Find a variable"
-                    className="mx-4 mt-2.5 rounded-md border border-hair-strong bg-surface px-2.5 py-1 text-small"
-                />
-            )}
-            <ul className="min-h-0 flex-1 overflow-y-auto py-2">
-                {shown.map((variable) => (
-                    <RailRow
-                        key={variable.key}
-                        variable={variable}
-                        rows={rows}
-                        isChosen={chosen.includes(variable.key)}
-                        onShowOnly={() => onShowOnly(variable.key)}
-                        onToggle={() => onToggle(variable.key)}
+                <Button className="mx-4 mb-2 hidden! self-start small:inline-flex!" onClick={close}>
+                    Close
+                </Button>
+                <SplitChoice variables={variables} by={by} noEntry={noEntry} onSplit={onSplit} onNoEntry={onNoEntry} />
+                <button
+                    type="button"
+                    aria-pressed={chosen.length === 0}
+                    onClick={() => {
+                        onOverview();
+                        setIsOpen(false);
+                    }}
+                    className={clsx(
+                        'mx-2 mt-2 rounded-md px-2 py-1.5 text-left',
+                        chosen.length === 0 ? 'bg-accent-wash font-semibold' : 'hover:bg-accent-wash',
+                    )}
+                >
+                    All variables at a glance
+                </button>
+                {variables.length > 1 && (
+                    <input
+                        data-shortcut="find"
+                        type="search"
+                        value={wanted}
+                        onChange={(event) => setWanted(event.target.value)}
+                        placeholder="find a variable   /"
+                        aria-label="Find a variable"
+                        className="mx-4 mt-2.5 rounded-md border border-hair-strong bg-surface px-2.5 py-1 text-small"
                     />
-                ))}
-                {shown.length === 0 && <li className="px-4 py-2 text-small text-soft">No variable has “{wanted}” in its name.</li>}
-            </ul>
-        </aside>
+                )}
+                {variables.length > 1 && (
+                    <OneStop shape="line" className="mx-4 mt-1.5 flex gap-3 text-small text-soft">
+                        {[
+                            { mark: 'previous', words: 'Previous', to: before },
+                            { mark: 'next', words: 'Next', to: behind },
+                        ].map(({ mark, words, to }) => (
+                            <button
+                                key={mark}
+                                type="button"
+                                data-shortcut={mark}
+                                aria-label={to === null ? words : `${words}: ${to.name}`}
+                                disabled={to === null}
+                                className="min-h-6 underline-offset-4 hover:text-ink hover:underline disabled:opacity-50"
+                                onClick={() => to !== null && onShowOnly(to.key)}
+                            >
+                                {words}
+                            </button>
+                        ))}
+                    </OneStop>
+                )}
+                <OneStop className="min-h-0 flex-1 overflow-y-auto py-2">
+                    <ul>
+                        {shown.map((variable) => (
+                            <RailRow
+                                key={variable.key}
+                                variable={variable}
+                                rows={rows}
+                                isChosen={chosen.includes(variable.key)}
+                                onShowOnly={() => {
+                                    onShowOnly(variable.key);
+                                    setIsOpen(false);
+                                }}
+                                onToggle={() => onToggle(variable.key)}
+                            />
+                        ))}
+                        {shown.length === 0 && <li className="px-4 py-2 text-small text-soft">No variable has “{wanted}” in its name.</li>}
+                    </ul>
+                </OneStop>
+            </aside>
+        </>
     );
 }
 
@@ -142,7 +199,11 @@ function SplitChoice({
     );
     return (
         <div className="mx-4 space-y-1.5 border-b border-hair pb-2.5">
-            {choice('split by', first, second, (key) => onSplit(key === NOTHING ? [] : [key, ...(second === undefined ? [] : [second])]))}
+            <span data-shortcut="split" className="block">
+                {choice('split by', first, second, (key) =>
+                    onSplit(key === NOTHING ? [] : [key, ...(second === undefined ? [] : [second])]),
+                )}
+            </span>
             {first !== undefined && choice('and within it by', second, first, (key) => onSplit(key === NOTHING ? [first] : [first, key]))}
             {hasNoEntry && (
                 <span className="flex items-baseline justify-between gap-3">

@@ -1,3 +1,5 @@
+import { useRef } from 'react';
+import { usePanelFocus } from '../ui/usePanelFocus';
 import { Button } from '../ui/Button';
 import { copyText } from '../ui/copying';
 import { count } from '../ui/format';
@@ -34,10 +36,13 @@ export function WorkingPanel({
 }) {
     const working = useWorking(dataset, revision, question, place);
     const data = working.data;
+    const panel = useRef<HTMLElement>(null);
+    usePanelFocus(panel, `${place.variable} ${place.figure}`);
     return (
         <aside
+            ref={panel}
             aria-label="Working"
-            className="w-105 shrink-0 overflow-y-auto border-l border-hair bg-surface px-5 pt-3 pb-8 max-lg:absolute max-lg:inset-y-0 max-lg:right-0 max-lg:z-10 max-lg:w-full max-lg:max-w-105 max-lg:shadow-lg"
+            className="w-105 shrink-0 overflow-y-auto border-l border-hair bg-surface px-5 pt-3 pb-8 max-lg:absolute max-lg:inset-y-0 max-lg:right-0 max-lg:z-10 max-lg:w-full max-lg:max-w-105 max-lg:shadow-lg small:fixed small:inset-0 small:z-15 small:max-w-none"
             onKeyDown={(event) => event.key === 'Escape' && onClose()}
         >
             <div className="flex items-baseline justify-between gap-3">

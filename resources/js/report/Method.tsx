@@ -33,11 +33,11 @@ export function Method({
                     <ul>
                         {lines.map(({ key, text }) => (
                             <li key={key}>
-                                <label className="flex items-baseline gap-2 py-0.5 text-small">
+                                <label className="flex min-h-6 items-baseline gap-2 py-0.5 text-small">
                                     <input
                                         type="checkbox"
                                         disabled={!mayChange}
-                                        className="accent-[#b5400f]"
+                                        className="size-4.5 shrink-0 translate-y-1 accent-[#b5400f]"
                                         checked={!report.document.hidden.includes(key)}
                                         onChange={(event) => onLine(key, event.target.checked)}
                                     />

@@ -154,7 +154,12 @@ function OneReport(opened: Opened) {
         <>
             <div className="sticky top-0 z-10 -mx-2 flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-hair bg-paper px-2 py-2 text-small">
                 <ReportChoice {...opened} />
-                <Button className="px-2! py-0.5!" disabled={!report.can_undo || step.isPending} onClick={() => step.mutate('undo')}>
+                <Button
+                    data-shortcut="undo"
+                    className="px-2! py-0.5!"
+                    disabled={!report.can_undo || step.isPending}
+                    onClick={() => step.mutate('undo')}
+                >
                     Undo
                 </Button>
                 <Button className="px-2! py-0.5!" disabled={!report.can_redo || step.isPending} onClick={() => step.mutate('redo')}>

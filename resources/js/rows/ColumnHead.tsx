@@ -6,6 +6,9 @@ import type { View } from './view';
 
 /** A variable over its cells: name, unit, micro-plot, how many have a value, and the ends of the values. */
 export function ColumnHead({
+    id,
+    column,
+    isAt,
     variable,
     rows,
     ends,
@@ -16,6 +19,11 @@ export function ColumnHead({
     isChosen,
     onShow,
 }: {
+    id: string;
+    /** Place among the columns, from 1. */
+    column: number;
+    /** Whether the cursor is here. */
+    isAt: boolean;
     variable: Variable;
     rows: number;
     ends: { lowest: string; highest: string } | null;
@@ -30,21 +38,27 @@ export function ColumnHead({
     const sortMark = view.sort === variable.key ? '↑' : view.sort === `${variable.key}:down` ? '↓' : '';
     return (
         <div
+            id={id}
             role="columnheader"
+            aria-colindex={column}
+            aria-sort={sortMark === '↑' ? 'ascending' : sortMark === '↓' ? 'descending' : undefined}
             className={clsx(
                 'h-full px-2 pt-1.5',
                 frozenAt === null ? 'absolute top-0' : 'sticky z-10 shrink-0 border-r border-hair bg-paper',
                 isChosen && 'bg-accent-wash',
+                isAt && 'outline-2 -outline-offset-2 outline-hair-strong group-focus-within/grid:outline-accent',
             )}
             style={{ left: frozenAt ?? left, width }}
         >
             <button
                 type="button"
+                tabIndex={-1}
+                aria-expanded={isChosen}
                 title={`${variable.name}: ${variable.description ?? variable.type}. Open what can be changed about it.`}
                 onClick={() => onShow({ panel: isChosen ? null : 'variable', variable: variable.key })}
                 className="block w-full truncate text-left text-small font-semibold underline-offset-4 hover:underline"
             >
-                <bdi>{variable.name}</bdi> {sortMark}
+                <bdi>{variable.name}</bdi> <span aria-hidden>{sortMark}</span>
                 <span className="ml-1 text-fine font-normal text-soft">
                     {variable.made !== null && !variable.made.frozen ? 'made ' : ''}
                     {variable.type === 'number' ? (variable.unit ?? '') : variable.type}

@@ -1,4 +1,4 @@
-import { type KeyboardEvent, type MouseEvent, type Ref, useEffect, useImperativeHandle, useMemo, useRef, useState } from 'react';
+import { type KeyboardEvent, type MouseEvent, type Ref, useEffect, useId, useImperativeHandle, useMemo, useRef, useState } from 'react';
 import type { Dataset, Variable } from '../api/client';
 import { useQueryClient } from '@tanstack/react-query';
 import type { Unsent } from '../api/outbox';
@@ -8,8 +8,9 @@ import type { ChangeWords } from './changes';
 import { ColumnHead } from './ColumnHead';
 import { columnsOf, GUTTER_PX, HEAD_PX, inView, inSlots, isFrozen, ROW_PX, tallness, topOf, widthOf } from './gridLayout';
 import { rowsKey, useEnds, useTotal } from './queries';
+import { cellId } from './GridCell';
 import { GridRow } from './GridRow';
-import { keyAction } from './gridKeys';
+import { HEAD, keyAction } from './gridKeys';
 import { useCells } from './useCells';
 import { type Place, useClipboard } from './useClipboard';
 import { useSentCells } from './useSentCells';
@@ -52,6 +53,7 @@ export function Grid({
     onSelect: (rows: { from: number; to: number } | null) => void;
 }) {
     const box = useRef<HTMLDivElement>(null);
+    const name = useId();
     const viewport = useViewport(box);
     const [at, setAt] = useState<Place>({ row: 0, column: 0 });
     const [end, setEnd] = useState<number | null>(null);
@@ -92,14 +94,21 @@ export function Grid({
         if (element === null) {
             return;
         }
+        if (place.row === HEAD) {
+            revealColumn(element, place.column);
+            return;
+        }
         const fit = Math.floor((element.clientHeight - HEAD_PX) / ROW_PX);
         if (topOf(place.row, element.clientHeight, rows) < element.scrollTop) {
             element.scrollTop = topOf(place.row, element.clientHeight, rows);
         } else if (topOf(place.row - fit + 2, element.clientHeight, rows) > element.scrollTop) {
             element.scrollTop = topOf(place.row - fit + 2, element.clientHeight, rows);
         }
-        const x = columns.starts[place.column] ?? 0;
-        const width = widthOf(variables[place.column]);
+        revealColumn(element, place.column);
+    };
+    const revealColumn = (element: HTMLDivElement, column: number) => {
+        const x = columns.starts[column] ?? 0;
+        const width = widthOf(variables[column]);
         if (x - GUTTER_PX < element.scrollLeft) {
             element.scrollLeft = x - GUTTER_PX;
         } else if (x + width > element.scrollLeft + element.clientWidth) {
@@ -123,14 +132,14 @@ export function Grid({
     };
     const move = (place: Place, isExtending = false) => {
         const to = {
-            row: Math.max(0, Math.min(rows - 1, place.row)),
+            row: Math.max(HEAD, Math.min(rows - 1, place.row)),
             column: Math.max(0, Math.min(variables.length - 1, place.column)),
         };
         setAt(to);
         leave();
         const from = isExtending ? (end ?? at.row) : null;
         setEnd(from);
-        onSelect({ from: Math.min(to.row, from ?? to.row), to: Math.max(to.row, from ?? to.row) });
+        onSelect(to.row === HEAD ? null : { from: Math.min(to.row, from ?? to.row), to: Math.max(to.row, from ?? to.row) });
         reveal(to);
         box.current?.focus({ preventScroll: true });
     };
@@ -155,7 +164,7 @@ export function Grid({
             const column = variables.findIndex((variable) => variable.key === key);
             move({ row: place, column: column < 0 ? at.column : column });
         },
-        here: () => at.row,
+        here: () => Math.max(0, at.row),
         rowNumbers: numbersOf,
         reopen: () => {
             const before = lastTyped.current;
@@ -220,6 +229,9 @@ export function Grid({
             case 'clear':
                 commit('');
                 break;
+            case 'head':
+                onShow({ panel: 'variable', variable: variables[at.column]?.key ?? null });
+                break;
             case 'open':
                 open(at);
                 break;
@@ -251,7 +263,7 @@ export function Grid({
         if (place === null || place.column !== null) {
             return;
         }
-        const from = event.shiftKey ? (end ?? at.row) : place.row;
+        const from = event.shiftKey ? (end ?? Math.max(0, at.row)) : place.row;
         setAt({ row: place.row, column: at.column });
         setEnd(from);
         onSelect({ from: Math.min(place.row, from), to: Math.max(place.row, from) });
@@ -275,28 +287,47 @@ export function Grid({
                 ref={box}
                 role="grid"
                 aria-label="Rows"
-                aria-rowcount={total}
-                aria-colcount={variables.length}
+                aria-rowcount={1 + total + (canAdd ? 1 : 0)}
+                aria-colcount={1 + variables.length}
                 aria-busy={isFetching}
+                aria-multiselectable
+                aria-activedescendant={typed === null && variables.length > 0 ? cellId(name, at.row, at.column) : undefined}
                 tabIndex={0}
+                onFocus={(event) => {
+                    // Who comes by keys finds the cursor; who comes by hand is where the hand is.
+                    if (event.target === event.currentTarget && event.currentTarget.matches(':focus-visible')) {
+                        reveal(at);
+                    }
+                }}
                 onKeyDown={press}
                 onMouseDown={takeCell}
                 onClick={takeRow}
                 onDoubleClick={editCell}
-                onPaste={typed === null ? paste : undefined}
-                onCopy={typed === null ? copy : undefined}
-                className="relative min-h-0 min-w-0 flex-1 overflow-auto outline-none"
+                onPaste={typed === null && at.row !== HEAD ? paste : undefined}
+                onCopy={typed === null && at.row !== HEAD ? copy : undefined}
+                className="group/grid relative min-h-0 min-w-0 flex-1 overflow-auto outline-none small:h-[85vh] small:flex-none"
             >
                 <div className="relative" style={{ width: columns.width, height: tallness(rows) + HEAD_PX + ROW_PX }}>
                     <div
                         role="row"
+                        aria-rowindex={1}
                         className="sticky top-0 z-10 flex h-22 border-b border-hair-strong bg-paper"
                         style={{ width: columns.width }}
                     >
-                        <span className="sticky left-0 z-10 h-full shrink-0 bg-paper" style={{ width: GUTTER_PX }} />
-                        {sightColumns.map(({ variable, left, isFrozen }) => (
+                        <span
+                            role="columnheader"
+                            aria-colindex={1}
+                            className="sticky left-0 z-10 h-full shrink-0 bg-paper"
+                            style={{ width: GUTTER_PX }}
+                        >
+                            <span className="sr-only">Row</span>
+                        </span>
+                        {sightColumns.map(({ variable, place, left, isFrozen }) => (
                             <ColumnHead
                                 key={variable.key}
+                                id={cellId(name, HEAD, place)}
+                                column={place + 2}
+                                isAt={at.row === HEAD && at.column === place}
                                 variable={variable}
                                 rows={dataset.rows}
                                 ends={ends?.[variable.key] ?? null}
@@ -313,6 +344,7 @@ export function Grid({
                         {inSlots(seen, origin).map(({ slot, row }) => (
                             <GridRow
                                 key={slot}
+                                name={name}
                                 row={row}
                                 top={(row - seen.base) * ROW_PX}
                                 label={row < total + coming ? (rowNumber(row) ?? row + 1) : null}

@@ -10,10 +10,18 @@ export interface CellEditor {
     onLeave: (text: string) => void;
 }
 
+/** What a cell is called in the page: where the cursor is, is said by it. */
+export function cellId(grid: string, row: number, column: number): string {
+    return `${grid}-${row}-${column}`;
+}
+
 /** One cell; where the cursor is and something is typed, an editor. */
 export function GridCell({
+    id,
+    column,
     variable,
     row,
+    aside,
     cell,
     left,
     isFrozen,
@@ -21,9 +29,14 @@ export function GridCell({
     editor,
     isNew,
 }: {
+    id: string;
+    /** Place among the columns, from 1. */
+    column: number;
     variable: Variable;
     /** Place in the view, from 0. */
     row: number;
+    /** Why no figure counts the row; null = it counts. */
+    aside: string | null;
     /** null = on its way. */
     cell: Cell | null;
     left: number;
@@ -38,13 +51,21 @@ export function GridCell({
     // A cell that cuts its text off takes longer to draw; digits that have room need no cutting.
     const isNumber = variable.type === 'number' && cell?.isUnread !== true;
     const isCut = !isNumber || (cell?.text.length ?? 0) > digitsIn(widthOf(variable));
+    const about = [
+        cell?.isUnsaved === true && 'Not saved yet',
+        cell?.isUnread === true && 'Could not be read; counts as missing',
+        aside !== null && `In a row that is set aside: ${aside}`,
+    ].filter((words) => words !== false);
     return (
         <div
+            id={id}
             role="gridcell"
+            aria-colindex={column}
             aria-selected={isAt}
+            aria-invalid={cell?.isUnread === true ? true : undefined}
             data-key={variable.key}
             dir={isNumber ? undefined : 'auto'}
-            title={cell?.isUnsaved ? 'Not saved yet' : cell?.isUnread ? 'Could not be read; counts as missing' : undefined}
+            title={about.length === 0 ? undefined : about.join('. ')}
             className={clsx(
                 'px-2 py-0.75 text-small whitespace-nowrap',
                 isCut && 'overflow-hidden text-ellipsis',
@@ -52,7 +73,7 @@ export function GridCell({
                 variable.type === 'number' && 'figures text-right',
                 cell?.isUnsaved && 'bg-accent-wash italic',
                 cell?.isUnread && 'font-semibold text-accent underline decoration-wavy underline-offset-3',
-                isAt && 'outline-2 -outline-offset-2 outline-accent',
+                isAt && 'outline-2 -outline-offset-2 outline-hair-strong group-focus-within/grid:outline-accent',
             )}
             style={{ left: isFrozen ? GUTTER_PX : left, width: widthOf(variable), height: isFrozen ? ROW_PX - 1 : ROW_PX }}
         >
@@ -66,9 +87,14 @@ export function GridCell({
                     className="-mx-1 w-[calc(100%+8px)] bg-surface px-1 text-inherit outline-none"
                 />
             ) : cell === null ? (
-                <span className="text-hair-strong">…</span>
+                <span className="text-soft">…</span>
             ) : cell.text === '' ? (
-                !isNew && <span className="text-hair-strong">·</span>
+                !isNew && (
+                    <span className="text-soft">
+                        <span aria-hidden>·</span>
+                        <span className="sr-only">empty</span>
+                    </span>
+                )
             ) : (
                 cell.text
             )}

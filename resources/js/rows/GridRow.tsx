@@ -2,7 +2,7 @@ import clsx from 'clsx';
 import { memo } from 'react';
 import type { Variable } from '../api/client';
 import { count } from '../ui/format';
-import { type CellEditor, GridCell } from './GridCell';
+import { type CellEditor, cellId, GridCell } from './GridCell';
 import { GUTTER_PX, ROW_PX } from './gridLayout';
 import type { Cell } from './useCells';
 
@@ -15,6 +15,7 @@ interface SightColumn {
 
 /** One row of the grid; while others come and go it is not made anew. */
 export const GridRow = memo(function GridRow({
+    name,
     row,
     top,
     label,
@@ -27,6 +28,8 @@ export const GridRow = memo(function GridRow({
     cursor,
     editor,
 }: {
+    /** Of the grid, in ids. */
+    name: string;
     /** Place in the view, from 0. */
     row: number;
     top: number;
@@ -46,7 +49,8 @@ export const GridRow = memo(function GridRow({
     return (
         <div
             role="row"
-            aria-rowindex={row + 1}
+            aria-rowindex={row + 2}
+            aria-selected={isMarked}
             data-row={row}
             className={clsx(
                 'absolute left-0 flex border-b border-hair [contain:size_layout_style]',
@@ -56,21 +60,24 @@ export const GridRow = memo(function GridRow({
             data-aside={aside ?? undefined}
             style={{ top, height: ROW_PX, width }}
         >
-            <button
-                type="button"
-                tabIndex={-1}
+            <span
+                role="rowheader"
+                aria-colindex={1}
                 aria-label={isThere ? `Row ${label ?? ''}${aside === null ? '' : `, set aside: ${aside}`}` : 'New row'}
                 title={aside === null ? undefined : `Set aside: ${aside}`}
-                className="figures sticky left-0 z-5 shrink-0 border-r border-hair bg-paper pr-2 text-right text-fine text-soft"
+                className="figures leading-[26px] sticky left-0 z-5 shrink-0 border-r border-hair bg-paper pr-2 text-right text-fine text-soft"
                 style={{ width: GUTTER_PX }}
             >
                 {label === null ? '+' : count(label)}
-            </button>
+            </span>
             {columns.map(({ variable, place, left, isFrozen }) => (
                 <GridCell
                     key={variable.key}
+                    id={cellId(name, row, place)}
+                    column={place + 2}
                     variable={variable}
                     row={row}
+                    aside={aside}
                     cell={cellAt(row, variable.key)}
                     left={left}
                     isFrozen={isFrozen}

@@ -49,7 +49,7 @@ export function LabelList({
     };
     return (
         <section className="mt-4 border-t border-hair pt-3">
-            <h3 className="text-small font-semibold">Labels in their order</h3>
+            <h2 className="text-small font-semibold">Labels in their order</h2>
             {(answer.data?.near.length ?? 0) > 0 && (
                 <ul className="mt-1.5 border-l-3 border-accent pl-3 text-small">
                     {answer.data?.near.map(({ from, to }) => (

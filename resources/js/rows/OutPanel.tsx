@@ -32,11 +32,11 @@ export function OutPanel({ dataset, view }: { dataset: Dataset; view: View }) {
             <h2 className="text-lead">Take out</h2>
             <fieldset className="mt-2 space-y-1 text-small">
                 <legend className="sr-only">What</legend>
-                <label className="flex gap-2">
+                <label className="flex min-h-6 items-center gap-2">
                     <input type="radio" name="what" className="accent-(--accent)" checked={!isView} onChange={() => setIsView(false)} />
                     all {count(dataset.rows)} rows and {count(dataset.variables.length)} variables, as entered
                 </label>
-                <label className="flex gap-2">
+                <label className="flex min-h-6 items-center gap-2">
                     <input type="radio" name="what" className="accent-(--accent)" checked={isView} onChange={() => setIsView(true)} />
                     the rows and variables that are seen, in the order they are seen
                 </label>

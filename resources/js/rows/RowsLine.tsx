@@ -3,6 +3,7 @@ import type { Dataset } from '../api/client';
 import { choicesOf, defaultOf } from '../api/conventions';
 import { nameInFormula } from '../api/formula';
 import { Button } from '../ui/Button';
+import { tell } from '../ui/told';
 import { count, counted } from '../ui/format';
 import { Waiting } from '../ui/Waiting';
 import { WordChoice } from '../ui/WordChoice';
@@ -39,7 +40,7 @@ export function RowsLine({
             aria-label="Which rows are seen"
             className="flex shrink-0 flex-wrap items-baseline gap-x-2 gap-y-1.5 border-b border-hair px-4.5 py-2.5 text-lead text-soft"
         >
-            <span>
+            <span role="status">
                 {view.where === '' ? `All ${count(dataset.rows)} rows` : `${count(total.data ?? 0)} of ${count(dataset.rows)} rows, where`}
             </span>
             <Condition key={view.where} dataset={dataset} where={view.where} onShow={onShow} isWrong={total.isError} />
@@ -56,7 +57,10 @@ export function RowsLine({
                         ]),
                     ]}
                     value={dataset.variables.some((variable) => variable.key === sortKey) ? view.sort : ''}
-                    onChange={(sort) => onShow({ sort })}
+                    onChange={(sort) => {
+                        onShow({ sort });
+                        tell(sort === '' ? 'Rows as entered.' : 'Rows in another order.');
+                    }}
                 />
             </span>
             {dataset.set_aside > 0 && (
@@ -146,7 +150,7 @@ function Condition({
     const lowest = useEnds(dataset.id, dataset.revision).data?.[number?.key ?? '']?.lowest;
     return (
         <form
-            className="flex items-baseline gap-1.5"
+            className="flex min-w-0 max-w-full flex-wrap items-baseline gap-1.5"
             onSubmit={(event) => {
                 event.preventDefault();
                 onShow({ where: text.trim() });
@@ -164,7 +168,7 @@ function Condition({
                         : `only where, say, ${nameInFormula(number.name)} > ${lowest}`
                 }
                 size={Math.min(60, Math.max(34, text.length))}
-                className={`figures ${field}`}
+                className={`figures max-w-full min-w-0 ${field}`}
             />
             {where !== '' && (
                 <button type="button" className="text-small underline underline-offset-4" onClick={() => onShow({ where: '' })}>

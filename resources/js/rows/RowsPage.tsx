@@ -1,3 +1,4 @@
+import { areOn, isTakenBy } from '../ui/shortcuts';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useParams } from 'wouter';
 import { useAddress } from '../ui/useAddress';
@@ -40,13 +41,15 @@ export function RowsPage() {
     useEffect(() => {
         const undo = (event: KeyboardEvent) => {
             const isTyping = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
-            if (!isTyping && (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
+            const isSign = event.key === '~' && areOn() && !isTakenBy(document.activeElement);
+            if (isSign || (!isTyping && (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z')) {
                 event.preventDefault();
-                void changes.change({ kind: event.shiftKey ? 'redo' : 'undo' });
+                void changes.change({ kind: event.shiftKey && !isSign ? 'redo' : 'undo' });
             }
         };
-        window.addEventListener('keydown', undo);
-        return () => window.removeEventListener('keydown', undo);
+        // Before what listens to the signs of all places.
+        window.addEventListener('keydown', undo, true);
+        return () => window.removeEventListener('keydown', undo, true);
     }, [changes]);
     const onRows = ({ from, to }: { from: number; to: number }, remedy: string, change: (rows: number[]) => unknown) => {
         if (to - from >= MOST_ROWS) {
@@ -74,74 +77,76 @@ export function RowsPage() {
                 <Places dataset={id} here="rows" />
                 {dataset.data !== undefined && <PeopleHere dataset={dataset.data} place="rows" />}
             </TopBar>
-            {dataset.isError && (
-                <div className="px-6">
-                    <Notice onRetry={() => void dataset.refetch()}>{dataset.error.message}</Notice>
-                </div>
-            )}
-            {dataset.data !== undefined && (
-                <MayChange value={dataset.data.role !== 'reader'}>
-                    <UnderWayLine />
-                    <RowsLine
-                        dataset={dataset.data}
-                        view={view}
-                        onShow={show}
-                        onGo={(place) => grid.current?.go(place)}
-                        here={() => grid.current?.here() ?? 0}
-                        onBringAllBack={() => void changes.change({ kind: 'bring-back' })}
-                    />
-                    <PanelChoice
-                        open={view.panel}
-                        onOpen={(panel) => show({ panel: panel === view.panel ? null : panel })}
-                        selected={selected}
-                        view={view}
-                        isBusy={changes.isBusy}
-                        isHeld={changes.unsent.some(({ why }) => why !== null)}
-                        setAside={dataset.data.set_aside}
-                        onSetAside={(rows, reason) =>
-                            onRows(rows, 'set aside at once. Select fewer, or leave them out by a condition.', (numbers) =>
-                                changes.change({ kind: 'set-aside', rows: numbers, reason }),
-                            )
-                        }
-                        onBringBack={(rows) =>
-                            onRows(rows, 'brought back at once. Select fewer, or bring all of them back.', (numbers) =>
-                                changes.change({ kind: 'bring-back', rows: numbers }),
-                            )
-                        }
-                        onDelete={(rows) =>
-                            onRows(
-                                rows,
-                                'deleted at once. Select fewer, or take out the rows that are to stay and bring them in as a dataset.',
-                                (numbers) => changes.change({ kind: 'delete-rows', rows: numbers }),
-                            )
-                        }
-                    />
-                    <div className="flex min-h-0 flex-1">
-                        <Grid
-                            key={JSON.stringify(viewWords(view))}
-                            ref={grid}
+            <main className="flex min-h-0 flex-1 flex-col">
+                {dataset.isError && (
+                    <div className="px-6">
+                        <Notice onRetry={() => void dataset.refetch()}>{dataset.error.message}</Notice>
+                    </div>
+                )}
+                {dataset.data !== undefined && (
+                    <MayChange value={dataset.data.role !== 'reader'}>
+                        <UnderWayLine />
+                        <RowsLine
                             dataset={dataset.data}
-                            variables={shown}
                             view={view}
                             onShow={show}
-                            unsent={changes.unsent}
-                            onChange={changes.change}
-                            onRefuse={changes.refuse}
-                            onSelect={setSelected}
+                            onGo={(place) => grid.current?.go(place)}
+                            here={() => grid.current?.here() ?? 0}
+                            onBringAllBack={() => void changes.change({ kind: 'bring-back' })}
                         />
-                        {view.panel !== null && (
-                            <SidePanel
+                        <PanelChoice
+                            open={view.panel}
+                            onOpen={(panel) => show({ panel: panel === view.panel ? null : panel })}
+                            selected={selected}
+                            view={view}
+                            isBusy={changes.isBusy}
+                            isHeld={changes.unsent.some(({ why }) => why !== null)}
+                            setAside={dataset.data.set_aside}
+                            onSetAside={(rows, reason) =>
+                                onRows(rows, 'set aside at once. Select fewer, or leave them out by a condition.', (numbers) =>
+                                    changes.change({ kind: 'set-aside', rows: numbers, reason }),
+                                )
+                            }
+                            onBringBack={(rows) =>
+                                onRows(rows, 'brought back at once. Select fewer, or bring all of them back.', (numbers) =>
+                                    changes.change({ kind: 'bring-back', rows: numbers }),
+                                )
+                            }
+                            onDelete={(rows) =>
+                                onRows(
+                                    rows,
+                                    'deleted at once. Select fewer, or take out the rows that are to stay and bring them in as a dataset.',
+                                    (numbers) => changes.change({ kind: 'delete-rows', rows: numbers }),
+                                )
+                            }
+                        />
+                        <div className="flex min-h-0 flex-1">
+                            <Grid
+                                key={JSON.stringify(viewWords(view))}
+                                ref={grid}
                                 dataset={dataset.data}
+                                variables={shown}
                                 view={view}
                                 onShow={show}
+                                unsent={changes.unsent}
                                 onChange={changes.change}
-                                onGo={(row, key) => grid.current?.go(row - 1, key)}
-                                isBusy={changes.isBusy}
+                                onRefuse={changes.refuse}
+                                onSelect={setSelected}
                             />
-                        )}
-                    </div>
-                </MayChange>
-            )}
+                            {view.panel !== null && (
+                                <SidePanel
+                                    dataset={dataset.data}
+                                    view={view}
+                                    onShow={show}
+                                    onChange={changes.change}
+                                    onGo={(row, key) => grid.current?.go(row - 1, key)}
+                                    isBusy={changes.isBusy}
+                                />
+                            )}
+                        </div>
+                    </MayChange>
+                )}
+            </main>
             <CopiedNote />
             {changes.trouble !== null && (
                 <TroubleDialog

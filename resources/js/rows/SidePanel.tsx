@@ -1,7 +1,9 @@
+import { useRef } from 'react';
 import type { Dataset } from '../api/client';
 import { Button } from '../ui/Button';
 import { counted } from '../ui/format';
 import { useMayChange } from '../ui/mayChange';
+import { usePanelFocus } from '../ui/usePanelFocus';
 import { ReasonEntry } from '../ui/ReasonEntry';
 import type { ChangeWords } from './changes';
 import { ChangesPanel } from './ChangesPanel';
@@ -48,7 +50,7 @@ export function PanelChoice({
     const mayChange = useMayChange();
     const size = selected === null || !mayChange ? 0 : selected.to - selected.from + 1;
     return (
-        <div className="flex shrink-0 items-center gap-1 border-b border-hair px-3 py-1">
+        <div className="flex shrink-0 flex-wrap items-center gap-1 border-b border-hair px-3 py-1">
             {(['check', 'variable', ...(mayChange ? (['make'] as const) : []), 'changes', 'out'] as const).map((panel) => (
                 <Button
                     key={panel}
@@ -109,12 +111,20 @@ export function SidePanel({
     isBusy: boolean;
 }) {
     const mayChange = useMayChange();
+    const place = useRef<HTMLElement>(null);
+    usePanelFocus(place, view.panel ?? '');
+    const close = () => onShow({ panel: null });
     const variable = dataset.variables.find(({ key }) => key === view.variable) ?? dataset.variables[0];
     return (
-        <aside
+        <section
             aria-label={view.panel === null ? undefined : words[view.panel]}
-            className="w-96 shrink-0 overflow-y-auto border-l border-hair px-4.5 py-3 max-md:absolute max-md:inset-y-40 max-md:right-0 max-md:z-20 max-md:bg-paper"
+            ref={place}
+            onKeyDown={(event) => event.key === 'Escape' && !event.defaultPrevented && event.target === event.currentTarget && close()}
+            className="relative w-96 shrink-0 overflow-y-auto border-l border-hair px-4.5 py-3 small:fixed small:inset-0 small:z-15 small:w-auto small:bg-paper"
         >
+            <Button look="quiet" className="absolute top-2 right-2 px-2! py-1! text-small" onClick={close}>
+                Close
+            </Button>
             {view.panel === 'check' && <CheckPanel dataset={dataset} onShow={onShow} onGo={onGo} />}
             {!mayChange && (view.panel === 'variable' || view.panel === 'changes') && (
                 <p className="mb-2 text-small text-soft">You may read it: nothing here can be changed by you.</p>
@@ -135,6 +145,6 @@ export function SidePanel({
                 {view.panel === 'changes' && <ChangesPanel dataset={dataset} onChange={onChange} isBusy={isBusy} />}
                 {view.panel === 'out' && <OutPanel dataset={dataset} view={view} />}
             </fieldset>
-        </aside>
+        </section>
     );
 }

@@ -213,7 +213,7 @@ function ShowOnly({ variable, onShow }: { variable: Variable; onShow: (change: P
     const name = nameInFormula(variable.name);
     return (
         <section className="mt-4 border-t border-hair pt-3 text-small">
-            <h3 className="font-semibold">Show only rows</h3>
+            <h2 className="text-body font-semibold">Show only rows</h2>
             <div className="mt-1.5 flex flex-wrap gap-2">
                 <Button className="px-2! py-0.5! text-small!" onClick={() => onShow({ where: `missing(${name})` })}>
                     without a value
@@ -229,7 +229,7 @@ function ShowOnly({ variable, onShow }: { variable: Variable; onShow: (change: P
                     <ul className="mt-2 max-h-48 overflow-y-auto">
                         {variable.labels.map((label) => (
                             <li key={label}>
-                                <label className="flex gap-2">
+                                <label className="flex min-h-6 items-center gap-2">
                                     <input
                                         type="checkbox"
                                         className="accent-(--accent)"

@@ -3,6 +3,7 @@ import { useCallback, useEffect } from 'react';
 import { api, bodyOf, type Dataset, type LongChange, Refusal } from '../api/client';
 import { datasetKey, datasetQuery, DATASETS, useDataset } from '../api/datasets';
 import { type ChangeWords, outbox, type Unsent, useTrouble, useUnsent } from '../api/outbox';
+import { tell } from '../ui/told';
 import { rowsKey } from './queries';
 import { leaveBehind, revisionSeen } from './seen';
 import { underWay } from './underWay';
@@ -69,6 +70,7 @@ async function send(
         );
         const answer = 'share' in first ? await ended(dataset, first, words) : first;
         made();
+        tell(answer.summary);
         queries.setQueryData<Dataset>(
             datasetKey(dataset),
             (before) => before && { ...before, revision: answer.revision, rows: answer.rows },

@@ -13,10 +13,14 @@ export type PlaceName = (typeof places)[number]['place'];
 /** The places of one dataset, in the order of the work. */
 export function Places({ dataset, here }: { dataset: number; here: PlaceName }) {
     return (
-        <nav aria-label="Places of this dataset" className="ml-3 max-sm:ml-0 flex h-full shrink-0 items-stretch font-medium">
+        <nav
+            aria-label="Places of this dataset"
+            className="ml-3 max-sm:ml-0 flex h-full max-md:h-11 max-md:ml-0 max-w-full shrink-0 items-stretch font-medium"
+        >
             {places.map(({ place, words }) => (
                 <Link
                     key={place}
+                    data-shortcut={place === 'compare' ? 'compare' : undefined}
                     to={`/datasets/${dataset}/${place}`}
                     aria-current={place === here ? 'page' : undefined}
                     className={clsx(

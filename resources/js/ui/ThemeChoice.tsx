@@ -18,7 +18,9 @@ export function ThemeChoice() {
                 setTheme(next[theme]);
             }}
         >
-            Look: {words[theme]}
+            <span>
+                Look<span className="max-sm:sr-only">: {words[theme]}</span>
+            </span>
         </Button>
     );
 }

@@ -1,5 +1,7 @@
 import type { ReactNode } from 'react';
 import { Link } from 'wouter';
+import { Button } from './Button';
+import { showKeys } from './KeysDialog';
 import { Logo } from './Logo';
 import { ThemeChoice } from './ThemeChoice';
 
@@ -11,10 +13,13 @@ export function TopBar({ children, account }: { children?: ReactNode; account?: 
                 <Logo />
             </Link>
             {/* In a narrow window what is open stands on a line of its own. */}
-            <div className="flex min-w-0 flex-1 items-center gap-5 self-stretch max-md:order-last max-md:h-11 max-md:basis-full max-md:empty:hidden">
+            <div className="flex min-w-0 flex-1 items-center gap-5 self-stretch max-md:order-last max-md:min-h-11 max-md:basis-full max-md:flex-wrap max-md:gap-x-5 max-md:gap-y-0 max-md:empty:hidden max-md:[&>h1]:basis-full">
                 {children}
             </div>
             <div className="ml-auto flex shrink-0 items-center gap-4 text-soft">
+                <Button look="quiet" className="px-1! font-normal! max-md:hidden" aria-haspopup="dialog" onClick={showKeys}>
+                    Keys
+                </Button>
                 <ThemeChoice />
                 {account}
             </div>

@@ -1,7 +1,7 @@
 import clsx from 'clsx';
 import { DropdownMenu } from 'radix-ui';
 import type { RefObject } from 'react';
-import { belowWord } from './belowWord';
+import { belowWord, inMain } from './belowWord';
 import { Tick } from './Tick';
 import type { WordOption } from './wordOption';
 
@@ -29,11 +29,13 @@ export function WordMenu({
                 {/* Where the list is hung up. */}
                 <span aria-hidden="true" className="pointer-events-none absolute inset-0" />
             </DropdownMenu.Trigger>
-            <DropdownMenu.Portal>
+            <DropdownMenu.Portal container={inMain()}>
                 <DropdownMenu.Content
                     aria-label={name}
                     aria-labelledby={undefined}
                     {...belowWord(word)}
+                    // It scrolls where it is long, so it is to be reached.
+                    tabIndex={0}
                     className="z-20 max-h-[min(70vh,var(--radix-dropdown-menu-content-available-height))] max-w-md min-w-52 overflow-y-auto rounded-lg border border-hair-strong bg-surface p-1.5 text-ink shadow-lg"
                 >
                     <DropdownMenu.RadioGroup value={value} onValueChange={onChange}>
@@ -41,7 +43,7 @@ export function WordMenu({
                             <DropdownMenu.RadioItem
                                 key={option.value}
                                 value={option.value}
-                                className="grid grid-cols-[18px_1fr] gap-x-1 rounded-md px-2 py-1.5 outline-none data-[highlighted]:bg-accent-wash"
+                                className="grid grid-cols-[18px_1fr] gap-x-1 rounded-md px-2 py-1.5 outline-none data-[highlighted]:bg-accent-wash data-[highlighted]:shadow-[inset_3px_0_0_var(--accent)]"
                             >
                                 <DropdownMenu.ItemIndicator className="row-span-2 pt-0.5 text-accent">
                                     <Tick />

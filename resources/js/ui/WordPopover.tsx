@@ -38,7 +38,7 @@ export function WordPopover({
             onNear={load}
         >
             {(word) => (
-                <PopoverBelow word={word} isOpen={isOpen} onOpenChange={change} className={className}>
+                <PopoverBelow word={word} label={label} isOpen={isOpen} onOpenChange={change} className={className}>
                     {children}
                 </PopoverBelow>
             )}

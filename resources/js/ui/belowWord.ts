@@ -1,5 +1,10 @@
 import type { RefObject } from 'react';
 
+/** What opens is part of what the page is about, for whoever goes through it by its parts. */
+export function inMain(): HTMLElement | null {
+    return document.querySelector('main');
+}
+
 /** Where what a word opens stands, and how it goes away: the word itself opens and closes it, and has the focus back unless that is elsewhere by then. */
 export function belowWord(word: RefObject<HTMLButtonElement | null>) {
     return {

@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { type ToKeep, useKeep } from './keeping';
+import { OneStop } from './OneStop';
 import { type Cells, csv, html, tsv } from './tables';
 
 const COPIED = 'rowtally:copied';
@@ -103,21 +104,32 @@ export function TableOut({
     keeps?: Omit<ToKeep, 'title'>;
 }) {
     const keep = useKeep();
-    const look = 'text-small text-soft underline-offset-4 hover:text-ink hover:underline';
+    const look = 'min-h-6 text-small text-soft underline-offset-4 hover:text-ink hover:underline';
     const whole = () => [...table(), ['Basis', basis]];
     return (
-        <span className="flex max-w-full flex-wrap gap-x-4">
-            <button type="button" className={look} onClick={() => void copyTable(whole(), `the table of ${name}`)}>
+        <OneStop shape="line" className="flex max-w-full flex-wrap gap-x-4">
+            <button
+                type="button"
+                aria-label={`Copy table of ${name}`}
+                className={look}
+                onClick={() => void copyTable(whole(), `the table of ${name}`)}
+            >
                 Copy table
             </button>
-            <button type="button" className={look} onClick={() => saveCsv(whole(), name)}>
+            <button type="button" aria-label={`Save as CSV: ${name}`} className={look} onClick={() => saveCsv(whole(), name)}>
                 Save as CSV
             </button>
             {keep !== null && keeps !== undefined && (
-                <button type="button" className={look} onClick={() => keep({ title: name, ...keeps })}>
+                <button
+                    type="button"
+                    data-shortcut="keep"
+                    aria-label={`Keep the table of ${name}`}
+                    className={look}
+                    onClick={() => keep({ title: name, ...keeps })}
+                >
                     Keep
                 </button>
             )}
-        </span>
+        </OneStop>
     );
 }

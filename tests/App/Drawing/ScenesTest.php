@@ -124,7 +124,7 @@ final class ScenesTest extends TestCase
         $svg = Svg::of($scene);
 
         self::assertStringContainsString('aria-label="a &lt; b"', $svg);
-        self::assertStringContainsString('<line fill="none" data-cut="Q₁" x1="0" y1="0" x2="10" y2="5" stroke="#1f6f96" stroke-dasharray="3 3" stroke-width="2"/></g>', $svg);
+        self::assertStringContainsString('<line fill="none" data-cut="Q₁" x1="0" y1="0" x2="10" y2="5" stroke="#4b768f" stroke-dasharray="3 3" stroke-width="2"/></g>', $svg);
         self::assertStringContainsString('<rect fill="none" x="1" y="1" width="0" height="4" stroke="#17251f"/>', $svg);
         self::assertStringContainsString('<circle fill="#b5400f" cx="3" cy="4" r="2.5" opacity="0.5"/>', $svg);
         self::assertStringContainsString('<text fill="#55655d" x="5" y="6" text-anchor="end" class="figures">7 &amp; 8</text>', $svg);
