@@ -69,6 +69,19 @@ test('arrow keys walk from bar to bar and say what is in it, Enter leads to its 
     await expect(page).toHaveURL(/\/rows\?where=/);
 });
 
+test('a range of the axis is chosen by keys, from the mark that is framed, and given up', async ({ page }) => {
+    const picture = page.locator('figure svg[role="img"]').first();
+    await picture.focus();
+    await page.keyboard.press('ArrowRight');
+    for (let i = 0; i < 4; ++i) {
+        await page.keyboard.press('Shift+ArrowRight');
+    }
+    await expect(page.locator('[data-range]')).toBeVisible();
+    await expect(page.getByText(/^From .* to .* kg: /)).toBeVisible();
+    await page.keyboard.press('Escape');
+    await expect(page.locator('[data-range]')).toHaveCount(0);
+});
+
 test('every other picture is walked through by arrow keys too, told in sentences, and shows its numbers as a table', async ({ page }) => {
     await split(page);
     for (const [button, part, first] of [

@@ -1,4 +1,4 @@
-import { type RefObject, useEffect, useEffectEvent, useRef, useState } from 'react';
+import { type KeyboardEvent, type RefObject, useEffect, useEffectEvent, useRef, useState } from 'react';
 import type { Crosshair, Scene } from '../api/client';
 import { placeIn, readAxis } from './axes';
 import { ClassHandles } from './ClassHandles';
@@ -12,6 +12,8 @@ import { useMarkNavigation, walkedLook } from './useMarkNavigation';
 const DRAG_PX = 4;
 /** An axis that is read has this many steps from one end to the other, as the server says what it reads. */
 const PLACES = 300;
+/** So many of them are gone at once by keys. */
+const KEY_PLACES = 5;
 /** Marks whose rows are named where the pointer is on them. */
 const NAMED = ['outlier', 'leaf'];
 
@@ -93,6 +95,12 @@ export function SceneView({
                     aria-label={scene.title}
                     {...navigation.keys}
                     {...drag.handlers}
+                    onKeyDown={(event) => {
+                        const mark = navigation.mark;
+                        if (!drag.takeKey(event, mark === undefined ? null : mark.x + mark.width / 2)) {
+                            navigation.keys.onKeyDown(event);
+                        }
+                    }}
                     className={`block h-auto text-fine ${isWide ? 'max-w-none' : 'max-w-full'} ${tools === undefined ? '' : 'touch-pan-y select-none'} ${walkedLook}`}
                     onClick={(event) => {
                         const rows = marked(event.target)?.dataset.rows;
@@ -294,5 +302,27 @@ function useAxisDrag(
                       }
                   },
               };
-    return { handlers, pixel, selected, hide: () => layer.current?.show(null), hasDragged: () => wasDragged.current };
+    /** A range by keys: from the mark that is framed, or the middle, to the one side or the other; true where it was such a key. */
+    const takeKey = (event: KeyboardEvent, at: number | null): boolean => {
+        const { key, shiftKey } = event;
+        const step = { ArrowLeft: -KEY_PLACES, ArrowRight: KEY_PLACES }[key];
+        if (tools === undefined || (key === 'Escape' ? drag === null : step === undefined || !shiftKey)) {
+            return false;
+        }
+        event.preventDefault();
+        if (step === undefined) {
+            setDrag(null);
+            tools.onRange(null);
+            return true;
+        }
+        tools.onNear();
+        const begin = at === null ? PLACES / 2 : Math.round((PLACES * (at - start)) / (end - start));
+        const { from, to } = drag ?? { from: begin, to: begin };
+        const range = { from, to: Math.max(0, Math.min(PLACES, to + step)) };
+        setDrag(range);
+        released.current = { from: Math.min(range.from, range.to), to: Math.max(range.from, range.to) };
+        tellRange();
+        return true;
+    };
+    return { handlers, takeKey, pixel, selected, hide: () => layer.current?.show(null), hasDragged: () => wasDragged.current };
 }

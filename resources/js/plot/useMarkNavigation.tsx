@@ -23,11 +23,14 @@ export function useMarkNavigation<M extends Mark>(
     frame: ReactNode;
     /** Behind the svg. */
     words: ReactNode;
+    /** The mark that is framed. */
+    mark: M | undefined;
 } {
     const [at, setAt] = useState<number | null>(null);
     const about = useId();
     const mark = at === null ? undefined : marks[at];
     return {
+        mark,
         keys: {
             role: 'img',
             tabIndex: 0,

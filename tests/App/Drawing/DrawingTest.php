@@ -107,7 +107,7 @@ final class DrawingTest extends TestCase
             self::assertCount(9, array_unique(array_map(static fn(int $lane): string => $palette->ink("lane-{$lane}"), range(0, 8))), $name);
             self::assertSame($palette->ink('lane-1'), $palette->ink('lane-9'));
         }
-        self::assertSame([null, '7 3'], [Palette::dash(1), Palette::dash(6)]);
+        self::assertCount(8, array_unique(array_map(static fn(int $lane): string => Palette::dash($lane) ?? '', range(1, 8))));
         self::assertSame('#000000', Palette::named('print')->ink('ink'));
     }
 
