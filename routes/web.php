@@ -77,7 +77,8 @@ Route::prefix('api')->group(static function () use ($signedIn): void {
         Route::delete('account/tokens/{token}', [TokenController::class, 'destroy'])->whereNumber('token');
     });
     // To look and take out: what is asked changes nothing.
-    Route::group(['middleware' => $signedIn, 'scope' => Scope::Read->value], static function (): void {
+    // Asked again, an answer that has not changed is not sent again.
+    Route::group(['middleware' => [...$signedIn, 'cache.headers:private;no_cache;etag'], 'scope' => Scope::Read->value], static function (): void {
         Route::get('datasets', [DatasetController::class, 'index']);
         Route::get('datasets/{dataset}', [DatasetController::class, 'show'])->can('view', 'dataset');
         Route::get('datasets/{dataset}/shares', [ShareController::class, 'index'])->can('view', 'dataset');

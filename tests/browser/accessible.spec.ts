@@ -191,7 +191,7 @@ test('single keys lead through the profile, are listed, and can be switched off'
     await uploadAndOpen(page, 'keys.csv', file, 'Before');
     await page.keyboard.press(']');
     await expect(page.getByRole('heading', { level: 2 }).first()).toHaveText('After');
-    await expect(page.getByRole('status', { name: 'What has changed' })).toContainText('After, not split.');
+    await expect(page.locator('[data-told]')).toContainText('After, not split.');
     await page.keyboard.press('[');
     await expect(page.getByRole('heading', { level: 2 }).first()).toHaveText('Before');
     await page.keyboard.press('/');
@@ -203,7 +203,7 @@ test('single keys lead through the profile, are listed, and can be switched off'
     await page.keyboard.press('ArrowDown');
     await page.keyboard.press('Enter');
     await expect.poll(async () => (await figures(page, 'n')).length).toBe(9);
-    await expect(page.getByRole('status', { name: 'What has changed' })).toContainText('split by Site');
+    await expect(page.locator('[data-told]')).toContainText('split by Site');
     await expect(page.getByRole('button', { name: /^Split by/ })).toBeFocused();
     await page.keyboard.press('+');
     await expect(page.getByText(/^Kept for the report/)).toBeVisible();

@@ -45,7 +45,7 @@ test('a cell is edited, the figures follow, and it is undone after a reload', as
     await expect(page.getByText('Before in row 2: “8” became “18.5”')).toBeVisible();
     await page.getByRole('button', { name: 'Undo' }).click();
     await expect(cell(page, 'before', 2)).toHaveText('8');
-    await expect(page.getByText('Undone: Before in row 2')).toBeVisible();
+    await expect(page.getByRole('region', { name: 'Changes' }).getByText('Undone: Before in row 2')).toBeVisible();
     await page.getByRole('button', { name: 'Do again' }).click();
     await expect(cell(page, 'before', 2)).toHaveText('18.5');
 });

@@ -103,7 +103,7 @@ test('by keyboard alone: an outlier is set aside from the sheet, leaves the figu
     await expect(page.locator('[data-row]')).toHaveCount(6);
     await expect(page.getByRole('button', { name: /^Set aside/ })).toHaveCount(0);
     await page.keyboard.press('Control+z');
-    await expect(page.getByRole('button', { name: /^Row 6, set aside/ })).toBeVisible();
+    await expect(page.getByRole('rowheader', { name: /^Row 6, set aside/ })).toBeVisible();
     await page.keyboard.press('Control+z');
     await expect(page.getByRole('rowheader', { name: 'Row 6', exact: true })).toBeVisible();
     await page.getByRole('link', { name: 'Report' }).focus();

@@ -118,7 +118,7 @@ export function VariableRail({
                                 key={mark}
                                 type="button"
                                 data-shortcut={mark}
-                                aria-label={to === null ? words : `${words}: ${to.name}`}
+                                title={to?.name}
                                 disabled={to === null}
                                 className="min-h-6 underline-offset-4 hover:text-ink hover:underline disabled:opacity-50"
                                 onClick={() => to !== null && onShowOnly(to.key)}

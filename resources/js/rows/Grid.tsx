@@ -130,6 +130,12 @@ export function Grid({
         isTyping.current = false;
         setTyped(null);
     };
+    const isLed = useRef(false);
+    const takeFocus = () => {
+        isLed.current = true;
+        box.current?.focus({ preventScroll: true });
+        isLed.current = false;
+    };
     const move = (place: Place, isExtending = false) => {
         const to = {
             row: Math.max(HEAD, Math.min(rows - 1, place.row)),
@@ -141,7 +147,7 @@ export function Grid({
         setEnd(from);
         onSelect(to.row === HEAD ? null : { from: Math.min(to.row, from ?? to.row), to: Math.max(to.row, from ?? to.row) });
         reveal(to);
-        box.current?.focus({ preventScroll: true });
+        takeFocus();
     };
     const { numbersOf, paste, copy } = useClipboard({
         dataset: dataset.id,
@@ -220,11 +226,11 @@ export function Grid({
                 });
                 setEnd(null);
                 reveal(action.to);
-                box.current?.focus({ preventScroll: true });
+                takeFocus();
                 break;
             case 'give-up':
                 leave();
-                box.current?.focus({ preventScroll: true });
+                takeFocus();
                 break;
             case 'clear':
                 commit('');
@@ -267,7 +273,7 @@ export function Grid({
         setAt({ row: place.row, column: at.column });
         setEnd(from);
         onSelect({ from: Math.min(place.row, from), to: Math.max(place.row, from) });
-        box.current?.focus({ preventScroll: true });
+        takeFocus();
     };
     const editCell = (event: MouseEvent) => {
         const place = placeOf(event.target);
@@ -294,8 +300,8 @@ export function Grid({
                 aria-activedescendant={typed === null && variables.length > 0 ? cellId(name, at.row, at.column) : undefined}
                 tabIndex={0}
                 onFocus={(event) => {
-                    // Who comes by keys finds the cursor; who comes by hand is where the hand is.
-                    if (event.target === event.currentTarget && event.currentTarget.matches(':focus-visible')) {
+                    // Who comes by keys finds the cursor; who comes by hand, or is led here, is where that is.
+                    if (event.target === event.currentTarget && !isLed.current && event.currentTarget.matches(':focus-visible')) {
                         reveal(at);
                     }
                 }}

@@ -90,9 +90,8 @@ export function GridCell({
                 <span className="text-soft">…</span>
             ) : cell.text === '' ? (
                 !isNew && (
-                    <span className="text-soft">
-                        <span aria-hidden>·</span>
-                        <span className="sr-only">empty</span>
+                    <span aria-hidden className="text-soft">
+                        ·
                     </span>
                 )
             ) : (

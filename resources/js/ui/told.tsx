@@ -17,7 +17,7 @@ export function Told() {
         return () => window.removeEventListener(TOLD, show);
     }, []);
     return (
-        <p role="status" aria-label="What has changed" className="sr-only">
+        <p aria-live="polite" data-told="" className="sr-only">
             {words}
             {isOdd && '\u00a0'}
         </p>
