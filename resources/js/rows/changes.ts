@@ -5,7 +5,7 @@ import { datasetKey, datasetQuery, DATASETS, useDataset } from '../api/datasets'
 import { type ChangeWords, outbox, type Unsent, useTrouble, useUnsent } from '../api/outbox';
 import { tell } from '../ui/told';
 import { rowsKey } from './queries';
-import { leaveBehind, revisionSeen } from './seen';
+import { leaveBehind, madeHere, revisionSeen } from './seen';
 import { underWay } from './underWay';
 
 const LOOK_EVERY_MS = 400;
@@ -70,6 +70,7 @@ async function send(
         );
         const answer = 'share' in first ? await ended(dataset, first, words) : first;
         made();
+        madeHere(dataset, answer.revision);
         tell(answer.summary);
         queries.setQueryData<Dataset>(
             datasetKey(dataset),

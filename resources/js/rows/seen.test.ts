@@ -2,7 +2,7 @@ import { QueryClient } from '@tanstack/react-query';
 import { expect, test } from 'vitest';
 import { datasetKey } from '../api/datasets';
 import { rowsKey } from './queries';
-import { leaveBehind, revisionSeen } from './seen';
+import { leaveBehind, madeHere, revisionSeen } from './seen';
 
 const window = (revision: number) => ({ revision, total: 1, from: 0, rows: [1], cells: { kg: ['7'] }, unread: {} });
 
@@ -20,6 +20,17 @@ function pages(known: number, revisions: number[]): QueryClient {
 test('what was seen last is the base of a change while nothing is in sight', () => {
     expect(revisionSeen(pages(9, [4]), 5)).toBe(9);
     expect(revisionSeen(new QueryClient(), 5)).toBe(0);
+});
+
+test('changes made here are no others’: a change goes on top of them, and of nothing behind one that was made elsewhere', () => {
+    const queries = new QueryClient();
+    queries.setQueryData(datasetKey(7), { revision: 4 });
+    madeHere(7, 5);
+    madeHere(7, 6);
+    madeHere(7, 8);
+    expect(revisionSeen(queries, 7)).toBe(6);
+    queries.setQueryData(datasetKey(8), { revision: 4 });
+    expect(revisionSeen(queries, 8)).toBe(4);
 });
 
 test('cells of an older revision are forgotten, newer ones and those of other datasets stay', () => {

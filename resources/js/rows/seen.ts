@@ -3,14 +3,25 @@ import type { Dataset, Rows } from '../api/client';
 import { datasetKey } from '../api/datasets';
 import { rowsKey } from './queries';
 
+/** Revisions that were made by changes of this page. */
+const made = new Map<number, Set<number>>();
+
+export function madeHere(dataset: number, revision: number): void {
+    made.set(dataset, (made.get(dataset) ?? new Set()).add(revision));
+}
+
 /**
  * The revision a change is made on top of: that of the oldest cells in sight, which may be older than what is known of the
- * dataset. Whoever changed one of them since is then told of, and not written over.
+ * dataset. Whoever changed one of them since is then told of, and not written over; changes made here are no others'.
  */
 export function revisionSeen(queries: QueryClient, dataset: number): number {
     const windows = queries.getQueriesData<Rows>({ queryKey: rowsKey(dataset), type: 'active' });
     const known = queries.getQueryData<Dataset>(datasetKey(dataset))?.revision ?? 0;
-    return Math.min(known, ...windows.flatMap(([, rows]) => rows?.revision ?? []));
+    let seen = Math.min(known, ...windows.flatMap(([, rows]) => rows?.revision ?? []));
+    while (made.get(dataset)?.has(seen + 1) === true) {
+        ++seen;
+    }
+    return seen;
 }
 
 /** Cells read before the dataset came to this revision are read again, or forgotten where they are out of sight. */
