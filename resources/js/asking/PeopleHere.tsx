@@ -28,7 +28,7 @@ export function PeopleHere({ dataset, place }: { dataset: Dataset; place: PlaceN
                     You may read it
                 </span>
             )}
-            {dataset.role === 'owner' ? <Sharing of={{ kind: 'dataset', ...dataset }} label="Share" /> : <Leaving dataset={dataset} />}
+            {dataset.role === 'owner' ? <Sharing of={{ kind: 'dataset', ...dataset }} label="Share" /> : <Leaving part={dataset} />}
         </span>
     );
 }

@@ -3,6 +3,7 @@ import { type SubmitEvent, useState } from 'react';
 import { useLocation } from 'wouter';
 import { api, bodyOf, type Share } from '../api/client';
 import { DATASETS, datasetKey } from '../api/datasets';
+import { SHARED_REPORTS } from '../api/reports';
 import { useTeamChanges, useTeams } from '../api/teams';
 import { Button } from '../ui/Button';
 import { WordChoice } from '../ui/WordChoice';
@@ -230,23 +231,23 @@ function One({
     );
 }
 
-/** The way out of somebody's dataset. */
-export function Leaving({ dataset }: { dataset: { title: string; share: number | null } }) {
+/** The way out of somebody's dataset or report. */
+export function Leaving({ part }: { part: { title: string; share: number | null } }) {
     const queries = useQueryClient();
     const [, go] = useLocation();
     const leave = useMutation({
         mutationFn: (share: number) => api.DELETE('/shares/{share}', { params: { path: { share } } }),
         onSuccess: async () => {
             go('/datasets');
-            await queries.invalidateQueries({ queryKey: DATASETS });
+            await Promise.all([DATASETS, SHARED_REPORTS].map((queryKey) => queries.invalidateQueries({ queryKey })));
         },
     });
-    const { share } = dataset;
+    const { share, title } = part;
     return share === null ? null : (
         <Button
             look="quiet"
             className="px-1! py-0! text-small"
-            aria-label={`Leave it: ${dataset.title}`}
+            aria-label={`Leave it: ${title}`}
             disabled={leave.isPending}
             onClick={() => leave.mutate(share)}
         >

@@ -42,7 +42,7 @@ export function DatasetList({ datasets }: { datasets: DatasetSummary[] }) {
                                 {dataset.role === 'owner' ? (
                                     <Sharing of={{ kind: 'dataset', ...dataset }} />
                                 ) : (
-                                    <Leaving dataset={dataset} />
+                                    <Leaving part={dataset} />
                                 )}
                             </span>
                         </td>

@@ -27,7 +27,9 @@ export function ReadReport({ report, bar }: { report: Report; bar: ReactNode }) 
                         <h2 dir="auto" className="text-3xl">
                             {title}
                         </h2>
-                        <ReportData report={report} />
+                        <p className="border-b border-ink pb-3 text-soft">
+                            <bdi>{report.data.title}</bdi> · {report.data.size}
+                        </p>
                     </div>
                     {blocks.length === 0 && <p className="px-10 py-6 text-soft max-sm:px-4">Nothing in it yet.</p>}
                     {blocks.map((block) => (
@@ -38,14 +40,5 @@ export function ReadReport({ report, bar }: { report: Report; bar: ReactNode }) 
             )}
             <Editions report={report.id} />
         </MayChange>
-    );
-}
-
-/** Which data it is about, below its title. */
-export function ReportData({ report: { data } }: { report: Report }) {
-    return (
-        <p className="border-b border-ink pb-3 text-soft">
-            <bdi>{data.title}</bdi> · {data.size}
-        </p>
     );
 }

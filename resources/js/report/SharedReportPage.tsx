@@ -1,32 +1,17 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
-import { Link, Redirect, useLocation, useParams } from 'wouter';
+import { Link, Redirect, useParams } from 'wouter';
 import { Account } from '../account/Account';
-import { api } from '../api/client';
-import { SHARED_REPORTS } from '../api/reports';
-import { Button } from '../ui/Button';
+import { Leaving } from '../asking/Sharing';
 import { Notice } from '../ui/Notice';
 import { TopBar } from '../ui/TopBar';
 import { Waiting } from '../ui/Waiting';
 import { useReport } from './queries';
 import { ReadReport } from './ReadReport';
 
-/** So often it is looked whether it was changed. */
-const LOOK_EVERY_MS = 5000;
-
 /** A report for somebody who has a part in it and none in its data. */
 export function SharedReportPage() {
     const id = Number(useParams().report);
-    const report = useReport(id, LOOK_EVERY_MS);
-    const queries = useQueryClient();
-    const [, go] = useLocation();
-    const leave = useMutation({
-        mutationFn: (share: number) => api.DELETE('/shares/{share}', { params: { path: { share } } }),
-        onSuccess: async () => {
-            go('/datasets');
-            await queries.invalidateQueries({ queryKey: SHARED_REPORTS });
-        },
-    });
+    const report = useReport(id);
     const title = report.data?.document.title ?? '';
     useEffect(() => {
         document.title = `${title === '' ? 'Report' : title} · Row Tally`;
@@ -34,7 +19,6 @@ export function SharedReportPage() {
     if (report.data?.data.is_readable === true) {
         return <Redirect to={`/datasets/${report.data.dataset}/report?report=${id}`} replace />;
     }
-    const share = report.data?.share ?? null;
     return (
         <div className="flex h-full flex-col">
             <TopBar account={<Account />}>
@@ -61,16 +45,7 @@ export function SharedReportPage() {
                                     <span className="text-soft">
                                         <bdi>{report.data.data.owner}</bdi> shares it with you.
                                     </span>
-                                    {share !== null && (
-                                        <Button
-                                            look="quiet"
-                                            className="px-1! py-0! text-small"
-                                            disabled={leave.isPending}
-                                            onClick={() => leave.mutate(share)}
-                                        >
-                                            Leave it
-                                        </Button>
-                                    )}
+                                    <Leaving part={{ title, share: report.data.share }} />
                                 </>
                             }
                         />

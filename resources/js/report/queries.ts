@@ -6,6 +6,7 @@ import type { Change } from './document';
 /** So often a change is made anew where the report was changed elsewhere meanwhile. */
 const TRIES = 4;
 const LOOK_EVERY_MS = 350;
+const READ_AGAIN_MS = 5000;
 
 export function useReports(dataset: number) {
     return useQuery({
@@ -14,12 +15,13 @@ export function useReports(dataset: number) {
     });
 }
 
-export function useReport(report: number | null, lookEvery: number | false = false) {
+/** One report; for whoever only reads it, it follows what others make of it and of its data. */
+export function useReport(report: number | null) {
     return useQuery({
         queryKey: ['report', report],
         queryFn: async ({ signal }) => fetchReport(report ?? 0, signal),
         enabled: report !== null,
-        refetchInterval: lookEvery,
+        refetchInterval: ({ state }) => (state.data?.role === 'reader' ? READ_AGAIN_MS : false),
     });
 }
 
