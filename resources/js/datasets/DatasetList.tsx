@@ -39,11 +39,7 @@ export function DatasetList({ datasets }: { datasets: DatasetSummary[] }) {
                             {dataset.owner !== null && <span className="text-small text-soft">of {dataset.owner}</span>}
                             {/* In a narrow window the bar of a dataset has no room for it. */}
                             <span className="block text-small lg:hidden">
-                                {dataset.role === 'owner' ? (
-                                    <Sharing of={{ kind: 'dataset', ...dataset }} />
-                                ) : (
-                                    <Leaving part={dataset} />
-                                )}
+                                {dataset.role === 'owner' ? <Sharing of={{ kind: 'dataset', ...dataset }} /> : <Leaving part={dataset} />}
                             </span>
                         </td>
                         <td className={numberCell}>{count(dataset.rows)}</td>

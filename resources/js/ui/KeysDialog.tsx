@@ -42,6 +42,7 @@ export function Keys() {
         };
     }, []);
     const here = isOpen ? SHORTCUTS.filter(({ mark }) => document.querySelector(`[data-shortcut="${mark}"]`) !== null) : [];
+    const around = isOpen ? OTHER_KEYS.filter(({ on }) => document.querySelector(on) !== null) : [];
     return (
         <Dialog.Root open={isOpen} onOpenChange={setIsOpen}>
             <Dialog.Portal>
@@ -63,12 +64,8 @@ export function Keys() {
                             {here.map(({ key, words }) => (
                                 <OneKey key={key} keys={key} words={words} />
                             ))}
-                            {OTHER_KEYS.map(({ where, keys, words }) => (
-                                <OneKey
-                                    key={`${where} ${keys}`}
-                                    keys={keys}
-                                    words={`${where}: ${words[0]?.toLowerCase() ?? ''}${words.slice(1)}`}
-                                />
+                            {around.map(({ where, keys, words }) => (
+                                <OneKey key={`${where} ${keys}`} keys={keys} words={`${where}: ${words}`} />
                             ))}
                         </tbody>
                     </table>

@@ -21,16 +21,29 @@ export const SHORTCUTS: Shortcut[] = [
     { key: '~', mark: 'undo', words: 'Undo' },
 ];
 
-/** Keys that work where the focus is, by what has it. */
+const GRID = '[role="grid"]';
+const PICTURE = 'figure svg[role="img"]';
+
+/** Keys that work where the focus is: what has to be there, and what it is called. */
 export const OTHER_KEYS = [
-    { where: 'In the rows', keys: 'Arrow keys, Page up and down, Home, End', words: 'Go from cell to cell; with Ctrl to the ends' },
-    { where: 'In the rows', keys: 'Ctrl + Arrow up', words: 'To the head of the column; Enter opens what can be changed about it' },
-    { where: 'In the rows', keys: 'Shift + Arrow keys', words: 'Take rows along' },
-    { where: 'In the rows', keys: 'Enter, F2 or any sign', words: 'Change the cell; Escape leaves it as it was' },
-    { where: 'In the rows and the report', keys: 'Ctrl + Z, Ctrl + Shift + Z', words: 'Undo, redo' },
-    { where: 'In a table', keys: 'Arrow keys, Home, End', words: 'Go from one to the other of what can be pressed' },
-    { where: 'In a picture', keys: 'Arrow keys, Enter', words: 'Go from mark to mark; show its rows' },
-    { where: 'In a picture', keys: 'Shift + Arrow keys', words: 'Choose a range of the axis; Escape gives it up' },
+    {
+        on: GRID,
+        where: 'In the rows',
+        keys: 'Arrow keys, Page up and down, Home, End',
+        words: 'go from cell to cell; with Ctrl to the ends',
+    },
+    {
+        on: GRID,
+        where: 'In the rows',
+        keys: 'Ctrl + Arrow up',
+        words: 'to the head of the column; Enter opens what can be changed about it',
+    },
+    { on: GRID, where: 'In the rows', keys: 'Shift + Arrow keys', words: 'take rows along' },
+    { on: GRID, where: 'In the rows', keys: 'Enter, F2 or any sign', words: 'change the cell; Escape leaves it as it was' },
+    { on: `${GRID}, [data-shortcut="undo"]`, where: 'Everywhere here', keys: 'Ctrl + Z, Ctrl + Shift + Z', words: 'undo, redo' },
+    { on: 'table button', where: 'In a table', keys: 'Arrow keys, Home, End', words: 'go from one to the other of what can be pressed' },
+    { on: PICTURE, where: 'In a picture', keys: 'Arrow keys, Enter', words: 'go from mark to mark; show its rows' },
+    { on: PICTURE, where: 'In a picture', keys: 'Shift + Arrow keys', words: 'choose a range of the axis; Escape gives it up' },
 ];
 
 const OFF = 'rowtally:no-shortcuts';
