@@ -42,7 +42,12 @@ export function BasisLine({
     const [isOpen, setIsOpen] = useState(false);
     const forgotten = answer !== undefined && 'sheets' in answer ? forgottenCounts(answer, question, variables) : [];
     return (
-        <div role="region" aria-label="Basis of every figure" className="shrink-0 border-b border-hair px-4.5 py-2.5 text-soft">
+        <div
+            role="region"
+            data-shortcut="basis"
+            aria-label="Basis of every figure"
+            className="shrink-0 border-b border-hair px-4.5 py-2.5 text-soft"
+        >
             {/* In a small window the sentence is one line that opens. */}
             <button
                 type="button"
@@ -54,7 +59,7 @@ export function BasisLine({
                 {!isOpen &&
                     `: ${rowsInUse(rows, rowWord, answer)}, ${wordsOf('as', question.as)}, quartiles by ${wordsOf('quartiles', question.quartiles)}`}
             </button>
-            <OneStop shape="line" data-shortcut="basis" className={isOpen ? undefined : 'small:hidden'}>
+            <OneStop shape="line" className={isOpen ? undefined : 'small:hidden'}>
                 <p className="text-lead leading-relaxed">
                     {rowsInUse(rows, rowWord, answer)}, taken as a{' '}
                     <WordChoice name="Taken as" options={choicesOf('as')} value={question.as} onChange={(as) => onAsk({ as })} />; quartiles

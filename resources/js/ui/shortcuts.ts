@@ -46,6 +46,7 @@ export const OTHER_KEYS = [
     { on: PICTURE, where: 'In a picture', keys: 'Shift + Arrow keys', words: 'choose a range of the axis; Escape gives it up' },
 ];
 
+const PRESSED = 'button, a, input';
 const OFF = 'rowtally:no-shortcuts';
 
 /** Kept by the browser: what has these keys differs from machine to machine. */
@@ -72,17 +73,14 @@ export function isTakenBy(element: Element | null): boolean {
 
 /** Presses what carries the mark; false where nothing here does. A part that has the focus goes before the first on the page. */
 export function pressMarked({ mark, isEntry = false }: Shortcut): boolean {
-    const near = document.activeElement
-        ?.closest('section, article, aside, figure')
-        ?.querySelector<HTMLElement>(`[data-shortcut="${mark}"]`);
-    const marked = near ?? document.querySelector<HTMLElement>(`[data-shortcut="${mark}"]`);
-    const target = marked?.matches('button, a, input') === true ? marked : marked?.querySelector<HTMLElement>('button, a, input');
-    if (target == null || target.matches(':disabled')) {
-        return false;
-    }
-    target.focus();
+    const near = document.activeElement?.closest('section, article, aside, figure');
+    const marked = [near, document].flatMap((part) => [...(part?.querySelectorAll<HTMLElement>(`[data-shortcut="${mark}"]`) ?? [])]);
+    const target = marked
+        .flatMap((one) => (one.matches(PRESSED) ? [one] : [...one.querySelectorAll<HTMLElement>(PRESSED)]))
+        .find((one) => one.offsetParent !== null && !one.matches(':disabled'));
+    target?.focus();
     if (!isEntry) {
-        target.click();
+        target?.click();
     }
-    return true;
+    return target !== undefined;
 }
