@@ -89,11 +89,7 @@ test('the profile with its pictures, its basis, and the working of a figure', as
     await uploadAndOpen(page, 'profile looked at.csv', file);
     await isAccessible(page, 'all variables at a glance');
     const address = page.url().split('?')[0] ?? '';
-    for (const words of [
-        'of=before&split=1&by=site&plots=boxes,stems,dots,strips',
-        'of=before&plots=qq,steps,slopes',
-        'of=site&by=temper',
-    ]) {
+    for (const words of ['of=before&by=site&plots=boxes,stems,dots,strips', 'of=before&plots=qq,steps,slopes', 'of=site&by=temper']) {
         await page.goto(`${address}?${words}`);
         await expect(page.locator('figure svg[role="img"]').first()).toBeVisible();
         await page.waitForLoadState('networkidle');
@@ -232,12 +228,10 @@ test('the grid says where one is: heads, places, order, what could not be read; 
     await uploadAndOpen(page, 'grid.csv', file);
     await page.goto(page.url().replace(/profile.*/, 'rows?sort=before'));
     const grid = page.getByRole('grid', { name: 'Rows' });
-    const active = () => page.locator(`[id=""]`);
     const at = async () => {
         const id = (await grid.getAttribute('aria-activedescendant')) ?? '';
         return page.locator(`[id="${id}"]`);
     };
-    expect(await active().count()).toBe(0);
     await expect(page.locator('[data-row="0"] [data-key="before"]')).toHaveText('10');
     await expect(grid).toHaveAttribute('aria-rowcount', '51');
     await expect(grid).toHaveAttribute('aria-colcount', '6');

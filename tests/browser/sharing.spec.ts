@@ -1,7 +1,18 @@
-import { expect, test } from '@playwright/test';
+import { type Browser, expect, type Page, test } from '@playwright/test';
 import { choose, figures, KEEP, signIn, signInTo, uploadAndOpen } from './steps';
 
 const hives = 'Hive,Honey\nN1,20\nN2,22\nS1,30\n';
+
+/** Offers what *Share* is open for, and signs in whom it is offered to. */
+async function offered(page: Page, browser: Browser, email: string): Promise<Page> {
+    await page.getByLabel(/^E-mail of somebody/).fill(email);
+    await page.getByRole('button', { name: 'Offer it' }).click();
+    await expect(page.getByText('has not taken it yet')).toBeVisible();
+    await page.keyboard.press('Escape');
+    const theirs = await browser.newPage();
+    await signInTo(theirs, { email, password: 'browser-tests' });
+    return theirs;
+}
 
 test('a dataset is shared: offered, taken, read, then changed, seen by the other in seconds, handed over and left', async ({
     page,
@@ -13,13 +24,7 @@ test('a dataset is shared: offered, taken, read, then changed, seen by the other
     await expect.poll(() => figures(page, 'mean')).toEqual(['24.0']);
     const address = page.url();
     await page.getByRole('button', { name: 'Share', exact: true }).click();
-    await page.getByLabel(/^E-mail of somebody/).fill(email);
-    await page.getByRole('button', { name: 'Offer it' }).click();
-    await expect(page.getByText('has not taken it yet')).toBeVisible();
-    await page.keyboard.press('Escape');
-
-    const theirs = await browser.newPage();
-    await signInTo(theirs, { email, password: 'browser-tests' });
+    const theirs = await offered(page, browser, email);
     await theirs.getByRole('button', { name: 'Take it: shared' }).first().click();
     await expect(theirs.getByText('You may read it', { exact: true })).toBeVisible();
     await theirs.goto(address);
@@ -80,13 +85,7 @@ test('a report is shared by itself: its reader sees it and nothing else, follows
     await page.getByLabel('Title of the report').blur();
     await expect(page.getByRole('button', { name: `Report: ${title}` })).toBeVisible();
     await page.getByRole('button', { name: 'Share this report' }).click();
-    await page.getByLabel(/^E-mail of somebody/).fill(email);
-    await page.getByRole('button', { name: 'Offer it' }).click();
-    await expect(page.getByText('has not taken it yet')).toBeVisible();
-    await page.keyboard.press('Escape');
-
-    const theirs = await browser.newPage();
-    await signInTo(theirs, { email, password: 'browser-tests' });
+    const theirs = await offered(page, browser, email);
     await theirs.getByRole('button', { name: `Take it: ${title}` }).click();
     await expect(theirs.getByRole('heading', { level: 2, name: title })).toBeVisible();
     await expect(theirs.getByText('told · 3 rows × 2 variables')).toBeVisible();
