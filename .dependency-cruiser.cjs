@@ -6,9 +6,9 @@ module.exports = {
             comment:
                 'A place uses plot, ui and api; what two places share belongs there. The account shows on every screen, and data are brought in from the list of datasets.',
             severity: 'error',
-            from: { path: '^resources/js/(datasets|intake|rows|profile|compare|report)/' },
+            from: { path: '^resources/js/(datasets|intake|rows|profile|compare|report|check|guide)/' },
             to: {
-                path: '^resources/js/(datasets|intake|rows|profile|compare|report|account)/',
+                path: '^resources/js/(datasets|intake|rows|profile|compare|report|check|guide|account)/',
                 pathNot: '^resources/js/$1/|^resources/js/account/Account.tsx$|^resources/js/intake/BringIn.tsx$',
             },
         },

@@ -16,6 +16,7 @@ import uuid
 import judging
 import reports
 import numpy
+import openpyxl
 
 FILE, URL, SOCKET, ROWS = sys.argv[1], sys.argv[2], sys.argv[3], int(sys.argv[4])
 NUMBERS = {"weight": ("Weight (kg)", 2), "temperature": ("Temperature (°C)", 3), "humidity": ("Humidity (%)", 4), "sound": ("Sound (dB)", 5)}
@@ -94,6 +95,12 @@ def imported(client, path=FILE):
     return state["dataset_id"], seconds, peak
 
 
+def cells_by_openpyxl(path):
+    """The same cells read by the usual tool, in its quick mode; nothing is stored."""
+    sheet = openpyxl.load_workbook(path, read_only=True).active
+    return sum(1 for row in sheet.iter_rows(values_only=True) for _ in row)
+
+
 def overview(client):
     """Twenty variables of as many rows, ten of few values and ten of many."""
     path = f"{FILE.rsplit('/', 1)[0]}/twenty-{ROWS}.csv"
@@ -164,7 +171,7 @@ def main():
     load_time = statistics.median(pair[0] for pair in pairs)
     import_time = statistics.median(pair[1][1] for pair in pairs)
     dataset, _, peak = pairs[-1][1]
-    show("import, types, aggregates, encodings, order", "LOAD DATA LOCAL", load_time, import_time, 0.6)
+    show("import, types, aggregates, encodings, order", "LOAD DATA LOCAL", load_time, import_time, 0.45)
     print(f"{'  memory over the worker at rest':<58} {'':<16} {'':>12} {peak / 1e6:>9.0f} MB {'':>8} {'≤ 32 MB':>8} {'met' if peak <= 32e6 else 'MISSED'}")
 
     columns = {name: numpy.genfromtxt(FILE, delimiter=",", skip_header=1, usecols=place[1], dtype=float) for name, place in NUMBERS.items()}
@@ -207,27 +214,27 @@ def main():
             taken = time.perf_counter() - start
             if forget:
                 # What is kept for the next time is written after the answer.
-                time.sleep(0.6 if name == "sound" else 0)
+                time.sleep(3 if name == "sound" else 0)
             return taken
 
         profile()
         numpy_time, sql_time = timed(by_numpy, 3), timed(lambda: sql(statement), 1)
         numpy_times.append(numpy_time)
         cold = statistics.median(profile() for _ in range(5))
-        limit = 3 if name == "sound" else 1.5
-        show(f"cold profile of {name} ({KIND[name]})", "numpy", numpy_time, cold, limit)
+        alone = numpy_time
+        show(f"cold profile of {name} ({KIND[name]})", "numpy", numpy_time, cold, 0.8)
         show("", "SQL", sql_time, cold, 1 / 20)
         numpy_time, sql_time = timed(by_numpy_groups, 3), timed(lambda: sql(group_statement), 1)
         cold = statistics.median(profile("&by=apiary") for _ in range(5))
-        show(f"cold profile of {name} overall and by five groups", "numpy", numpy_time, cold, 4 if name == "sound" else 2)
+        show(f"cold profile of {name} overall and by five groups", "numpy", numpy_time, cold, 1.2)
         show("", "SQL", sql_time, cold, None)
         rules = ["halves-excluded", "halves-included"] + [f"hf{i}" for i in range(1, 10)]
-        for words, work in (("&as=population", f"warm: another basis for {name}, server"), ("&by=apiary", "warm: the same by five groups, server")):
+        for words, work, most in (("&as=population", f"warm: another basis for {name}, server median", 0.08), ("&by=apiary", "warm: the same by five groups, server median", 0.12)):
             warm = []
             for rule in rules * 3:
                 profile(f"{words}&quartiles={rule}", False)
                 warm.append(client.server_seconds)
-            show_time(work, statistics.median(warm), sorted(warm)[-2], 20, 50)
+            show(work, "numpy, cold", alone, statistics.median(warm), most)
         binned = []
         for i in range(33):
             # Some 20 to 80 classes, from a start that moves.
@@ -247,7 +254,7 @@ def main():
         if i % 6 == 0:
             peer.append(timed(lambda offset=offset: sql(f"SELECT * FROM readings LIMIT 200 OFFSET {offset}"), 1))
     show("grid window of 200 rows × 6 at any offset, as the client sees it", "SQL", statistics.median(peer), statistics.median(whole), None)
-    show_time("grid window of 200 rows × 6 at any offset, server", statistics.median(windows), sorted(windows)[-4], 10, 20)
+    show("grid window of 200 rows × 6 at any offset, server median", "SQL", statistics.median(peer), statistics.median(windows), 0.05)
     for name in ("weight", "humidity", "sound"):
         edits = []
         for _ in range(12):
@@ -257,15 +264,15 @@ def main():
             taken = client.server_seconds
             client.call("GET", f"/api/datasets/{dataset}/profile?of={name}")
             edits.append(taken + client.server_seconds)
-        show_time(f"edit one cell of {name} to recomputed figures, server", statistics.median(edits), sorted(edits)[-2], 100, 150)
+        show(f"edit one cell of {name} to recomputed figures, server median", "numpy, cold", statistics.median(numpy_times), statistics.median(edits), 0.3)
     judging.readings(client, dataset, show_time)
     judging.compared(client, dataset, columns, codes, sql, timed, show, show_time)
     judging.set_aside(client, dataset, ROWS, show_time)
     reports.run(client, URL, FILE, show_time)
-    for kind in ("xlsx", "ods"):
-        path = f"{FILE.rsplit('/', 1)[0]}/readings.{kind}"
-        _, seconds, peak = imported(client, path)
-        print(f"{f'import of {kind}, 100,000 × 10':<58} {'':<16} {'':>12} {seconds * 1000:>9.0f} ms {'':>8} {peak / 1e6:.0f} MB", flush=True)
+    folder = FILE.rsplit("/", 1)[0]
+    xlsx, ods = (imported(client, f"{folder}/readings.{kind}")[1] for kind in ("xlsx", "ods"))
+    show("import of xlsx, 100,000 × 10", "openpyxl", timed(lambda: cells_by_openpyxl(f"{folder}/readings.xlsx"), 1), xlsx, 0.4)
+    show("import of ods, 100,000 × 10", "xlsx", xlsx, ods, 1.3)
 
     overview(client)
     match(client)

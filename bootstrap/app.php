@@ -3,9 +3,11 @@
 declare(strict_types=1);
 
 use App\Framework\QuietSession;
+use App\Http\Controllers\PageController;
 use App\Http\ExceptionAnswers;
 use App\Http\Middleware\OwnForms;
 use App\Http\Middleware\ReadableWords;
+use App\Http\Middleware\RetryConflicts;
 use App\Http\Middleware\TellServerTime;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -15,6 +17,7 @@ use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
+use Illuminate\Routing\Middleware\SubstituteBindings;
 use Illuminate\Session\Middleware\StartSession;
 use Illuminate\View\Middleware\ShareErrorsFromSession;
 
@@ -32,9 +35,12 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $middleware->remove(TrimStrings::class);
         // The words of an address may be left empty; what is sent in a change is what was typed.
         $middleware->convertEmptyStringsToNull(except: [static fn(Request $request): bool => !$request->isMethodSafe()]);
+        // Kept by the page, and no secret.
+        $middleware->encryptCookies(except: [PageController::LOOK]);
         $middleware->prepend(TellServerTime::class);
         $middleware->append(ReadableWords::class);
-        $middleware->web(remove: [ShareErrorsFromSession::class], replace: [StartSession::class => QuietSession::class, ValidateCsrfToken::class => OwnForms::class]);
+        $middleware->web(append: [RetryConflicts::class], remove: [ShareErrorsFromSession::class], replace: [StartSession::class => QuietSession::class, ValidateCsrfToken::class => OwnForms::class]);
+        $middleware->prependToPriorityList(before: SubstituteBindings::class, prepend: RetryConflicts::class);
         $middleware->redirectGuestsTo('/');
     })
     ->withExceptions(static function (Exceptions $exceptions): void {

@@ -13,9 +13,13 @@ return [
     'env' => env('APP_ENV', 'production'),
     'debug' => (bool) env('APP_DEBUG', false),
     // Whether the demo account, whose password everybody knows, is there and may sign in.
+    // Other nodes work on the same data: at its start none takes from them what they are at.
+    'is_one_of_many' => (bool) env('ROWTALLY_ONE_OF_MANY', false),
     'demo' => (bool) env('ROWTALLY_DEMO', false),
     // An account that has all of its share waits so long for a part of it.
     'seconds_for_a_share' => 20,
+    // Rows that go along with a report, as CSV.
+    'row_bytes_of_a_report' => 32 << 20,
     'url' => env('APP_URL', 'http://127.0.0.1'),
     'timezone' => 'UTC',
     'locale' => 'en',

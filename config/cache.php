@@ -7,6 +7,7 @@ return [
     'default' => env('CACHE_STORE', 'database'),
     'stores' => [
         'database' => ['driver' => 'database', 'connection' => 'mariadb', 'table' => 'cache', 'lock_table' => 'cache_locks'],
+        'redis' => ['driver' => 'redis', 'connection' => 'cache', 'lock_connection' => 'default'],
         'array' => ['driver' => 'array'],
     ],
     'prefix' => 'rowtally',

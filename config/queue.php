@@ -14,6 +14,7 @@ return [
             'retry_after' => 4 * 3600,
             'after_commit' => true,
         ],
+        'redis' => ['driver' => 'redis', 'connection' => 'default', 'queue' => 'default', 'retry_after' => 4 * 3600, 'block_for' => null, 'after_commit' => true],
     ],
     'failed' => ['driver' => 'database-uuids', 'database' => 'mariadb', 'table' => 'failed_jobs'],
 ];

@@ -3,7 +3,8 @@
 declare(strict_types=1);
 
 return [
-    'driver' => 'database-when-changed',
+    // Or redis-when-changed.
+    'driver' => env('SESSION_DRIVER', 'database-when-changed'),
     'lifetime' => 60 * 24 * 14,
     'cookie' => env('SESSION_COOKIE', 'rowtally_session'),
     'same_site' => 'lax',

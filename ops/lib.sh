@@ -218,6 +218,7 @@ fill_in() { # template, target
     text=${text//@DATA@/$DATA}
     text=${text//@SOCKETS@/$SOCKETS}
     text=${text//@WEB_PORT@/$WEB_PORT}
+    text=${text//@LISTEN@/${LISTEN_ADDRESS:-127.0.0.1}}
     text=${text//@DB_PORT@/$DB_PORT}
     text=${text//@USER_LINE@/$user_line}
     text=${text//@SOCKET_LINES@/$socket_lines}
@@ -241,7 +242,10 @@ write_settings() {
     # shellcheck disable=SC1091
     set -a && . "$HOME_DIR/env" && set +a
     export ROWTALLY_LOG=$LOG
-    export DB_PORT DB_SOCKET="$SOCKETS/db.sock" DB_DATABASE=rowtally DB_USERNAME=rowtally
+    # That of this machine by its socket; nodes of a cluster by the network.
+    DB_SOCKET=$SOCKETS/db.sock
+    [ -z "${DB_CLUSTER:-}" ] || DB_SOCKET=''
+    export DB_PORT DB_SOCKET DB_DATABASE=rowtally DB_USERNAME=rowtally
     export APP_ENV=${APP_ENV:-production} APP_URL="${APP_URL:-http://127.0.0.1:$WEB_PORT}" SESSION_COOKIE="rowtally_$INSTANCE"
     use_own_users
     fill_in nginx "$ROOT/ops/nginx.conf.template" "$RUN/nginx.conf"
@@ -366,7 +370,7 @@ page_answers() { curl --silent --fail --max-time 5 --output /dev/null "http://12
 WORKERS='worker-1 worker-2 worker-3'
 
 run_worker() { # name
-    local queues=default,imports
+    local queues=default,imports,shares
     [ "$1" != worker-3 ] || queues=default
     with_php_settings start_for_group "$1" ${OWN_USERS:+setpriv --reuid=$WORK_USER --regid=$WEB_USER --clear-groups} bash "$ROOT/ops/worker.sh" "$ROOT" "$queues"
 }

@@ -17,6 +17,7 @@ use App\Http\Controllers\EntryCheckController;
 use App\Http\Controllers\ExportController;
 use App\Http\Controllers\FieldController;
 use App\Http\Controllers\FigureController;
+use App\Http\Controllers\GuideController;
 use App\Http\Controllers\HealthController;
 use App\Http\Controllers\ImportController;
 use App\Http\Controllers\JudgeController;
@@ -32,18 +33,23 @@ use App\Http\Controllers\ShareController;
 use App\Http\Controllers\SharedController;
 use App\Http\Controllers\TeamController;
 use App\Http\Controllers\TokenController;
+use App\Http\Controllers\UnderwayController;
+use App\Http\Controllers\UploadController;
 use App\Http\Controllers\VariableController;
 use App\Http\Middleware\FairShare;
+use App\Http\Middleware\InOwnMarks;
 use App\Http\Middleware\OnlyOnce;
 use App\Http\Middleware\SignedIn;
+use App\Http\Middleware\TellsHowFar;
 use Illuminate\Support\Facades\Route;
 
 // An id is a number and nothing behind it.
-foreach (['dataset', 'import', 'report', 'edition', 'reportLink', 'reportCheck', 'share', 'team', 'figureSet', 'longChange'] as $id) {
+foreach (['dataset', 'import', 'upload', 'report', 'edition', 'reportLink', 'reportCheck', 'share', 'team', 'figureSet', 'longChange'] as $id) {
     Route::pattern($id, '[1-9][0-9]{0,17}');
 }
+Route::pattern('underway', TellsHowFar::NAME);
 
-$signedIn = [SignedIn::class, FairShare::class, OnlyOnce::class];
+$signedIn = [SignedIn::class, InOwnMarks::class, FairShare::class, OnlyOnce::class, TellsHowFar::class];
 
 Route::prefix('api')->group(static function () use ($signedIn): void {
     Route::get('session', [SessionController::class, 'show']);
@@ -56,6 +62,7 @@ Route::prefix('api')->group(static function () use ($signedIn): void {
     Route::get('contract', [ContractController::class, 'json']);
     Route::get('docs', [PageController::class, 'show']);
     Route::get('conventions', [ConventionController::class, 'index']);
+    Route::get('guide', [GuideController::class, 'index'])->middleware([InOwnMarks::class, 'cache.headers:private;no_cache;etag']);
     // One's own account: never by a token, and no answer is kept, for some are secrets.
     Route::group(['middleware' => [SignedIn::class, FairShare::class], 'scope' => Scope::NONE], static function (): void {
         Route::delete('session', [SessionController::class, 'destroy']);
@@ -75,6 +82,11 @@ Route::prefix('api')->group(static function () use ($signedIn): void {
         Route::get('account/tokens', [TokenController::class, 'index']);
         Route::post('account/tokens', [TokenController::class, 'store'])->middleware('throttle:30,60,tokens');
         Route::delete('account/tokens/{token}', [TokenController::class, 'destroy'])->whereNumber('token');
+    });
+    // How far something is must be told also to whoever has all their places taken.
+    Route::group(['middleware' => [SignedIn::class], 'scope' => Scope::Read->value], static function (): void {
+        Route::get('underway/{underway}', [UnderwayController::class, 'show']);
+        Route::post('underway/{underway}/stop', [UnderwayController::class, 'stop']);
     });
     // To look and take out: what is asked changes nothing.
     // Asked again, an answer that has not changed is not sent again.
@@ -124,6 +136,8 @@ Route::prefix('api')->group(static function () use ($signedIn): void {
         Route::get('editions/{edition}/files/{form}/status', [EditionController::class, 'status'])->can('view', 'edition');
         Route::get('checks/{reportCheck}', [CheckController::class, 'show'])->can('view', 'reportCheck');
         Route::get('figures', [FigureController::class, 'index']);
+        Route::get('uploads', [UploadController::class, 'index']);
+        Route::get('uploads/{upload}', [UploadController::class, 'show'])->can('view', 'upload');
         Route::get('imports', [ImportController::class, 'index']);
         Route::get('imports/{import}', [ImportController::class, 'show'])->can('view', 'import');
         Route::get('imports/{import}/reading', [ImportController::class, 'look'])->can('view', 'import');
@@ -153,6 +167,9 @@ Route::prefix('api')->group(static function () use ($signedIn): void {
         Route::put('figures/chosen', [FigureController::class, 'choose']);
         Route::post('figures/sets', [FigureController::class, 'store']);
         Route::delete('figures/sets/{figureSet}', [FigureController::class, 'destroy'])->can('delete', 'figureSet');
+        Route::post('uploads', [UploadController::class, 'store']);
+        Route::patch('uploads/{upload}', [UploadController::class, 'append'])->can('change', 'upload');
+        Route::delete('uploads/{upload}', [UploadController::class, 'destroy'])->can('change', 'upload');
         Route::post('imports', [ImportController::class, 'store']);
         Route::post('imports/{import}/reading', [ImportController::class, 'decide'])->can('change', 'import');
         Route::post('imports/{import}/begin', [ImportController::class, 'begin'])->can('change', 'import');
@@ -192,4 +209,4 @@ Route::middleware([])->withoutMiddleware('web')->prefix('shared')->group(static 
 });
 
 // Every other address is a screen; the page finds out which one.
-Route::get('{any?}', [PageController::class, 'show'])->where('any', '.*');
+Route::get('{any?}', [PageController::class, 'show'])->where('any', '.*')->middleware(InOwnMarks::class);

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Accounts;
 
+use App\Framework\KeptSessions;
 use App\Models\Dataset;
 use App\Models\Import;
 use App\Models\Report;
 use App\Models\Team;
+use App\Models\Upload;
 use App\Models\User;
 use App\Report\Editions\EditionFiles;
 use App\Store\DeleteDataset;
@@ -32,13 +34,14 @@ final readonly class DeleteAccount
             $this->deleteDataset->delete($dataset);
         }
         $imports = Import::query()->where('user_id', $user->id)->get();
+        $uploads = Upload::query()->where('user_id', $user->id)->get();
         DB::transaction(static function () use ($user, $teams): void {
-            DB::table('sessions')->where('user_id', $user->id)->delete();
+            app(KeptSessions::class)->endAll($user->id);
             DB::table('password_reset_tokens')->where('email', $user->email)->delete();
             Tokens::revokeAll($user);
             Team::query()->whereIn('id', $teams)->delete();
             $user->delete();
         });
-        Storage::delete(array_values($imports->map(static fn(Import $import): string => $import->path)->all()));
+        Storage::delete([...$imports->map(static fn(Import $import): string => $import->path)->all(), ...$uploads->map(static fn(Upload $upload): string => $upload->path)->all()]);
     }
 }

@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace App\Accounts;
 
+use App\Framework\KeptSession;
+use App\Framework\KeptSessions;
 use App\Models\User;
-use Illuminate\Support\Facades\DB;
 
 /** Where an account is signed in. */
 final class Sessions
@@ -13,29 +14,24 @@ final class Sessions
     /** @return list<array{id: string, is_this: bool, from: string|null, with: string, last_seen: int}> the latest first */
     public static function of(User $user, string $this_): array
     {
-        $sessions = [];
-        foreach (DB::table('sessions')->where('user_id', $user->id)->orderByDesc('last_activity')->limit(100)->get(['id', 'ip_address', 'user_agent', 'last_activity']) as $row) {
-            $id = is_string($row->id ?? null) ? $row->id : '';
-            $sessions[] = [
-                // Its own name would open it.
-                'id' => hash('sha256', $id),
-                'is_this' => $id === $this_,
-                'from' => is_string($row->ip_address ?? null) ? $row->ip_address : null,
-                'with' => self::browser(is_string($row->user_agent ?? null) ? $row->user_agent : ''),
-                'last_seen' => is_numeric($row->last_activity ?? null) ? (int) $row->last_activity : 0,
-            ];
-        }
-
-        return $sessions;
+        return array_map(static fn(KeptSession $session): array => [
+            // Its own name would open it.
+            'id' => hash('sha256', $session->name),
+            'is_this' => $session->name === $this_,
+            'from' => $session->address,
+            'with' => self::browser($session->agent),
+            'last_seen' => $session->lastSeen,
+        ], app(KeptSessions::class)->of($user->id));
     }
 
     /** Ends the one that is named so, or, without a name, all but this. */
     public static function end(User $user, ?string $named, string $this_): int
     {
         $ended = 0;
-        foreach (DB::table('sessions')->where('user_id', $user->id)->pluck('id') as $id) {
-            if (is_string($id) && ($named === null ? $id !== $this_ : hash_equals(hash('sha256', $id), $named))) {
-                $ended += DB::table('sessions')->where('id', $id)->delete();
+        $kept = app(KeptSessions::class);
+        foreach ($kept->of($user->id) as $session) {
+            if ($named === null ? $session->name !== $this_ : hash_equals(hash('sha256', $session->name), $named)) {
+                $ended += $kept->end($user->id, $session->name) ? 1 : 0;
             }
         }
 

@@ -16,6 +16,7 @@ use RowTally\Core\Formula\Names;
 use RowTally\Core\Formula\Rows;
 use RowTally\Core\Formula\Table;
 use RowTally\Core\Formula\TableRows;
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Parsing\VariableType;
 
 /** The columns of a file, held in memory. */
@@ -31,7 +32,7 @@ final class FileColumns implements ColumnSink, Table
     /** @return list<string> what somebody should know of the reading */
     public function remarks(): array
     {
-        return $this->reading()->notes;
+        return array_map((new NumberMarks())->read(...), $this->reading()->notes);
     }
 
     /** @return array<string, mixed> the same for scripts */

@@ -11,6 +11,7 @@ use RowTally\Core\Figures\Catalogue;
 use RowTally\Core\Figures\ShareWithinDeviations;
 use RowTally\Core\Figures\Statistic;
 use RowTally\Core\Grouped\ClassCost;
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Match\Explanation;
 use RowTally\Core\Observations\Observations;
 use RowTally\Core\Observations\Outliers;
@@ -141,7 +142,7 @@ final readonly class ProfileDocument
         $figures['normality'] = $normality;
         $figures = [...$figures, ...$this->outliers($observations)];
         if ($figures['outliers'] === null) {
-            $undefined['outliers'] = 'more than ' . number_format(self::OUTLIERS_REPEATED) . ': see outliers_counted';
+            $undefined['outliers'] = 'more than ' . NumberMarks::count(self::OUTLIERS_REPEATED) . ': see outliers_counted';
         }
         $figures['percentiles'] = $percentiles === [] ? new stdClass() : $percentiles;
 

@@ -12,7 +12,13 @@ use RowTally\Core\Plots\Bars;
 use RowTally\Core\Plots\BoxPlot;
 use RowTally\Core\Values\Exact;
 
-/** Groups against each other on one axis: a histogram and a box each; between two, lines from quartile to quartile. */
+/**
+ * Groups against each other on one axis: a histogram and a box each; between two, lines from quartile to quartile.
+ *
+ * Definition  one axis and one set of classes for all; the lines join Q₁, median and Q₃ of the first and of the second.
+ * When        to see two groups, or earlier and later, against each other.
+ * Misleads    Lines join quartiles of unlike rows: they say how the groups shift and not how any row does.
+ */
 final readonly class AgainstScene implements Picture
 {
     private const NAMES = 108.0;

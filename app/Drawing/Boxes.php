@@ -109,14 +109,14 @@ final class Boxes
     public static function key(array $boxes, PictureSource $of): array
     {
         $marks = array_merge(...array_map(static fn(BoxPlot $box): array => array_column($box->outliers->marks, 'far'), $boxes));
-        $fence = $of->basis()->innerFence;
+        $fence = $of->basis()->fence();
         $isNear = in_array(false, $marks, true);
 
         return [
             ['sign' => 'mean', 'words' => 'mean'],
             ['sign' => 'median', 'words' => 'median'],
             ...($isNear ? [['sign' => 'near', 'words' => "beyond {$fence} interquartile ranges"]] : []),
-            ...(in_array(true, $marks, true) ? [['sign' => 'far', 'words' => 'beyond ' . Exact::plainDecimal(BigDecimal::of($of->basis()->outerFence())) . ($isNear ? '' : ' interquartile ranges')]] : []),
+            ...(in_array(true, $marks, true) ? [['sign' => 'far', 'words' => 'beyond ' . DecimalText::whole(BigDecimal::of($of->basis()->outerFence())) . ($isNear ? '' : ' interquartile ranges')]] : []),
         ];
     }
 

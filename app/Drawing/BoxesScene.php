@@ -10,7 +10,14 @@ use RowTally\Core\Plots\AlignedStack;
 use RowTally\Core\Plots\BoxPlot;
 use RowTally\Core\Values\Exact;
 
-/** Box plots beside one another on one axis, large, lying or standing. */
+/**
+ * Box plots beside one another on one axis, large, lying or standing.
+ *
+ * Definition  see `BoxPlot`.
+ * When        to put many groups beside one another.
+ * Misleads    It hides how many values there are, and two heaps look like one: put dots or bars beside it.
+ * Source      see `BoxPlot`.
+ */
 final class BoxesScene implements Picture
 {
     private const NAMES = 108.0;

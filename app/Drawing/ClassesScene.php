@@ -11,7 +11,13 @@ use RowTally\Core\Grouped\GroupedFigures;
 use RowTally\Core\Grouped\GroupedProfile;
 use RowTally\Core\Values\Exact;
 
-/** Classes as bars between their true boundaries, as high as they are dense, with the polygon through their midpoints; the ogive below, quartiles read off it. */
+/**
+ * Classes as bars between their true boundaries, as high as they are dense, with the polygon through their midpoints; the ogive below, quartiles read off it.
+ *
+ * Definition  the area of a bar is its share: height = percent ÷ width. The ogive rises from boundary to boundary by that share.
+ * When        for a table of classes with counts, where the rows are not known.
+ * Misleads    Within a class values are taken to lie evenly; the width of an open class is assumed.
+ */
 final class ClassesScene implements Picture
 {
     private const LEFT = 108.0;

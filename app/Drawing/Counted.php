@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Drawing;
 
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Values\Exact;
 
 /** Counts in words. They need not be whole, where a variable says how often a row counts. */
@@ -14,7 +15,7 @@ final class Counted
     /** With commas between thousands, as counts stand everywhere. */
     public static function text(int|float $count): string
     {
-        return is_int($count) || $count === floor($count) ? number_format($count) : rtrim(number_format($count, self::DECIMALS), '0');
+        return NumberMarks::count($count, self::DECIMALS);
     }
 
     /** Of so many whole units of a power of ten. */

@@ -4,11 +4,19 @@ declare(strict_types=1);
 
 namespace App\Drawing;
 
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Plots\Axis;
 use RowTally\Core\Plots\DotPlot;
 use RowTally\Core\Values\Exact;
 
-/** Dots stacked at their places, a lane for each group, with the mean and the median under them. */
+/**
+ * Dots stacked at their places, a lane for each group, with the mean and the median under them.
+ *
+ * Definition  see `DotPlot`.
+ * When        for few values, or values that repeat: every one is seen.
+ * Misleads    Where values lie close together they are put into bins, and a dot may stand for several rows: the caption says so.
+ * Source      see `DotPlot`.
+ */
 final class DotsScene implements Picture
 {
     private const WIDEST = 896.0;
@@ -81,7 +89,7 @@ final class DotsScene implements Picture
     /** What a dot and the marks under the dots stand for. */
     public static function caption(int $perDot, ?string $bin): string
     {
-        $rows = number_format($perDot);
+        $rows = NumberMarks::count($perDot);
 
         return ($rows === '1' ? 'One dot is one row' : "One dot = up to {$rows} rows") . ($bin === null ? '' : ", in bins of {$bin}") . '; ▲ mean, heavy line median.';
     }

@@ -7,7 +7,13 @@ namespace App\Drawing;
 use RowTally\Core\Formula\Condition;
 use RowTally\Core\Frequency\FrequencyTable;
 
-/** Bars of labels in the order of their table, in count or percent; by group side by side or stacked; or with a line of cumulative percent. */
+/**
+ * Bars of labels in the order of their table, in count or percent; by group side by side or stacked; or with a line of cumulative percent.
+ *
+ * Definition  a bar is as long as its count, or as its share of those that have an entry.
+ * When        for categories: how many rows have each label.
+ * Misleads    Groups of unlike sizes cannot be compared in counts: choose percent.
+ */
 final class LabelsScene implements Picture
 {
     private const WIDEST = 768.0;
@@ -68,7 +74,7 @@ final class LabelsScene implements Picture
         $isBeside = $isSplit && !$isStacked;
         $labels = array_slice($table->labels, 0, self::MOST);
         $columns = $isSplit ? range(1, count($names) - 1) : [0];
-        $value = static fn(int $row, int $column): float => $isPercent ? (float) ($table->percentOfPresent($column, $row) ?? 0) : $table->counts[$column][$row] / 10 ** $table->countDecimals;
+        $value = static fn(int $row, int $column): float => $isPercent ? 100 * $table->counts[$column][$row] / max(1, $table->total($column)) : $table->counts[$column][$row] / 10 ** $table->countDecimals;
         $shown = static fn(int $row, int $column): string => $isPercent ? ($table->percentOfPresent($column, $row) ?? '–') . ' %' : Counted::of($table->counts[$column][$row], $table->countDecimals);
         $highest = max([1e-9, ...array_map(static function (int $row) use ($columns, $value, $isStacked): float {
             $values = array_map(static fn(int $column): float => $value($row, $column), $columns);
@@ -117,7 +123,7 @@ final class LabelsScene implements Picture
         }
         if ($kind === 'cumulative') {
             $scene->path('M' . implode('L', array_map(
-                static fn(int $row): string => Svg::number($left + $x->end * (float) ($table->cumulativePercent(0, $row) ?? 0) / 100) . ' ' . Svg::number(self::GAP + $row * ($each + self::GAP) + self::BAR / 2.0),
+                static fn(int $row): string => Svg::number($left + $x->end * $table->upTo(0, $row) / max(1, $table->total(0))) . ' ' . Svg::number(self::GAP + $row * ($each + self::GAP) + self::BAR / 2.0),
                 array_keys($labels),
             )), ['stroke' => 'accent', 'thick' => 1.75, 'role' => 'cumulative']);
         }

@@ -32,6 +32,20 @@ final readonly class Palette
         return new self(self::ALL[$name]);
     }
 
+    /** @return array<string, string> for each colour on white paper what the page calls it, so that it follows the look of the screen */
+    public static function ofScreen(): array
+    {
+        $names = array_flip(array_diff_key(self::LIGHT, ['paper' => true, 'surface' => true]));
+
+        return [...array_map(static fn(string $name): string => "var(--{$name})", $names), '#ffffff' => 'var(--surface)'];
+    }
+
+    /** What the page calls the colour of a lane; 0 is the overall one. */
+    public static function laneOnScreen(int $lane): string
+    {
+        return 'var(--' . self::hue("lane-{$lane}") . ')';
+    }
+
     public function ink(string $ink): string
     {
         return $ink === 'none' ? $ink : $this->colours[self::hue($ink)] ?? $this->colours['soft'];

@@ -25,6 +25,12 @@ final class Pictures
     /** Those that have a place of their own on the sheet; the others stand beside, to be opened one by one. */
     private const PLACED = [StackScene::class, LabelsScene::class, ClassesScene::class, AgainstScene::class, TenthsScene::class];
 
+    /** @return list<class-string<Picture>> */
+    public static function all(): array
+    {
+        return self::ALL;
+    }
+
     /** @return list<string> */
     public static function kinds(): array
     {

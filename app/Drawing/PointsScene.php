@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Drawing;
 
 use Brick\Math\BigDecimal;
+use RowTally\Core\Display\DecimalText;
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Plots\Axis;
 use RowTally\Core\Values\Exact;
 
@@ -25,7 +27,7 @@ final class PointsScene
     /** A place on an axis in words: what is seen of it, not a figure. */
     public static function short(float $place): string
     {
-        return str_replace('-', '−', Exact::plainText((float) sprintf('%.4g', $place)));
+        return DecimalText::whole((float) sprintf('%.4g', $place));
     }
 
     /**
@@ -46,7 +48,7 @@ final class PointsScene
             $width,
             self::HEIGHT,
             $title,
-            [(count($points) === 1 ? '1 point' : number_format(count($points)) . ' points') . ", from {$inWords(0)} to {$inWords(count($points) - 1)}; {$caption}"],
+            [(count($points) === 1 ? '1 point' : NumberMarks::count(count($points)) . ' points') . ", from {$inWords(0)} to {$inWords(count($points) - 1)}; {$caption}"],
             $caption,
             [[$xName, $yName], ...array_map(static fn(array $point): array => [Exact::plainText($point[0]), Exact::plainText($point[1])], $points)],
         );

@@ -7,7 +7,14 @@ namespace App\Drawing;
 use RowTally\Core\Observations\Observations;
 use RowTally\Core\Plots\NormalQq;
 
-/** The normal Q–Q plot with its line, one for each group. */
+/**
+ * The normal Q–Q plot with its line, one for each group.
+ *
+ * Definition  see `NormalQq`.
+ * When        to see in what values differ from a normal distribution: tails, steps, far rows.
+ * Misleads    Points at the ends wander by chance; a straight middle says nothing of the tails. With few values nearly any line looks straight.
+ * Source      see `NormalQq`.
+ */
 final class QqScene implements Picture
 {
     public static function kind(): string

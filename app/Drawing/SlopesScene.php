@@ -4,10 +4,19 @@ declare(strict_types=1);
 
 namespace App\Drawing;
 
+use RowTally\Core\Display\DecimalText;
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Plots\Slopes;
 use RowTally\Core\Values\Exact;
 
-/** Lines from before to after on one axis: rising ones drawn through, falling ones dashed, staying ones thin. */
+/**
+ * Lines from before to after on one axis: rising ones drawn through, falling ones dashed, staying ones thin.
+ *
+ * Definition  see `Slopes`.
+ * When        for the same rows earlier and later.
+ * Misleads    Many rows hide one another; only some are drawn then, while all are counted.
+ * Source      see `Slopes`.
+ */
 final class SlopesScene implements Picture
 {
     private const WIDEST = 576.0;
@@ -60,9 +69,9 @@ final class SlopesScene implements Picture
         $width = min($width, self::WIDEST);
         $y = new Scale($slopes->axis->from, $slopes->axis->to, self::HEIGHT - self::BOTTOM, self::TOP);
         $all = $slopes->rising + $slopes->falling + $slopes->staying;
-        $said = "From {$before} to {$after}: " . number_format($slopes->rising) . ' rise, ' . number_format($slopes->falling) . ' fall, ' . number_format($slopes->staying) . ' stay'
-            . ($slopes->incomplete > 0 ? '; ' . number_format($slopes->incomplete) . ' lack one of the two' : '') . '.'
-            . (count($slopes->lines) < $all ? ' ' . number_format(count($slopes->lines)) . ' are drawn.' : '');
+        $said = "From {$before} to {$after}: " . NumberMarks::count($slopes->rising) . ' rise, ' . NumberMarks::count($slopes->falling) . ' fall, ' . NumberMarks::count($slopes->staying) . ' stay'
+            . ($slopes->incomplete > 0 ? '; ' . NumberMarks::count($slopes->incomplete) . ' lack one of the two' : '') . '.'
+            . (count($slopes->lines) < $all ? ' ' . NumberMarks::count(count($slopes->lines)) . ' are drawn.' : '');
         $scene = new Scene(
             $width,
             self::HEIGHT,
@@ -92,7 +101,7 @@ final class SlopesScene implements Picture
                 'thick' => $kind === 'staying' ? 0.75 : 1.5,
                 'dash' => $kind === 'falling' ? '6 3' : null,
             ]);
-            $scene->step(0, Exact::plainText($from) . ' to ' . Exact::plainText($to) . ", {$kind}", $left, min($y1, $y2), $right - $left, abs($y2 - $y1));
+            $scene->step(0, DecimalText::whole($from) . ' to ' . DecimalText::whole($to) . ", {$kind}", $left, min($y1, $y2), $right - $left, abs($y2 - $y1));
         }
 
         return $scene;

@@ -6,6 +6,7 @@ namespace App\Drawing;
 
 use Brick\Math\BigRational;
 use RowTally\Core\Basis\ClassEdge;
+use RowTally\Core\Display\DecimalText;
 use RowTally\Core\Observations\Outliers;
 use RowTally\Core\Plots\AlignedStack;
 use RowTally\Core\Plots\Axis;
@@ -19,6 +20,11 @@ use RowTally\Core\Values\Exact;
 /**
  * The aligned stack: dots over bars over a box on one axis, overall on top and a lane for each group below, lines of overall figures
  * through all of it.
+ *
+ * Definition  a vertical line is the same value in every lane; bars are as high as the classes are full, the box lies from Q₁ to Q₃ of the basis.
+ * When        first, for every number: shape, middle, spread and far rows on one axis.
+ * Misleads    Other classes make another shape: move them and see what stays. Unequal classes are drawn as densities, and only areas can be compared.
+ * Source      Tukey, Exploratory Data Analysis (1977), chapter 2, for the box.
  */
 final class StackScene implements Picture
 {
@@ -306,7 +312,7 @@ final class StackScene implements Picture
     {
         $zoom = $this->of->stackOptions()->zoom;
         if ($zoom !== null) {
-            $this->scene->note('Only the axis from ' . Exact::plainDecimal($zoom[0]) . ' to ' . Exact::plainDecimal($zoom[1]) . ' is drawn.', 'Back to all of it', ['zoom' => '']);
+            $this->scene->note('Only the axis from ' . DecimalText::whole($zoom[0]) . ' to ' . DecimalText::whole($zoom[1]) . ' is drawn.', 'Back to all of it', ['zoom' => '']);
         }
         if ($this->bars->possible !== null) {
             $this->scene->note("Some classes hold {$this->bars->possible[0]} and others {$this->bars->possible[1]} of the values that are possible here, so bars may differ for that alone.", 'Use classes that hold equally many', ['classes' => '']);

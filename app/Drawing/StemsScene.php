@@ -10,9 +10,15 @@ use RowTally\Core\Display\DecimalText;
 use RowTally\Core\Formula\Condition;
 use RowTally\Core\Observations\Observations;
 use RowTally\Core\Plots\StemLeaf;
-use RowTally\Core\Values\Exact;
 
-/** Stem-and-leaf as it is written, two groups back to back, or turned on its side, where its lines of leaves are the bars of a histogram. */
+/**
+ * Stem-and-leaf as it is written, two groups back to back, or turned on its side, where its lines of leaves are the bars of a histogram.
+ *
+ * Definition  see `StemLeaf`.
+ * When        for up to some two hundred values that somebody wants to read one by one.
+ * Misleads    Leaves are cut off and not rounded; above a thousand values a leaf stands for several.
+ * Source      see `StemLeaf`.
+ */
 final class StemsScene implements Picture
 {
     private const LINE = 24.0;
@@ -83,7 +89,7 @@ final class StemsScene implements Picture
         $display = self::displays($of, $look)[0];
         $units = StemLeaf::exponents($of->columns()[0]);
         $own = $display->leafUnit;
-        $values = array_map(static fn(int $exponent): array => ['value' => (string) $exponent, 'words' => Exact::plainDecimal(StemLeaf::unit($exponent))], $units);
+        $values = array_map(static fn(int $exponent): array => ['value' => (string) $exponent, 'words' => DecimalText::whole(StemLeaf::unit($exponent))], $units);
         $exponent = array_values(array_filter($units, static fn(int $unit): bool => StemLeaf::unit($unit)->isEqualTo($own)))[0] ?? $units[0];
 
         return [
@@ -345,10 +351,10 @@ final class StemsScene implements Picture
         if ($filled !== null) {
             $digit = $filled['runs'][0]['digit'];
             $value = BigDecimal::of(str_replace('−', '', $filled['stem']) . $digit)->multipliedBy($unit);
-            $example = "{$filled['stem']} │ {$digit} is " . (str_starts_with($filled['stem'], '−') ? '−' : '') . $value->toScale(max(0, $unit->getScale()), RoundingMode::UNNECESSARY) . '; ';
+            $example = "{$filled['stem']} │ {$digit} is " . (str_starts_with($filled['stem'], '−') ? '−' : '') . DecimalText::plain($value->toScale(max(0, $unit->getScale()), RoundingMode::UNNECESSARY)) . '; ';
         }
 
-        return ($of === null ? 'Leaf unit ' : "{$of}: leaf unit ") . Exact::plainDecimal($unit) . ". {$example}leaves are cut off, not rounded." . ($display->perLeaf > 1 ? ' One leaf = ' . Counted::things($display->perLeaf, 'row') . '.' : '')
+        return ($of === null ? 'Leaf unit ' : "{$of}: leaf unit ") . DecimalText::whole($unit) . ". {$example}leaves are cut off, not rounded." . ($display->perLeaf > 1 ? ' One leaf = ' . Counted::things($display->perLeaf, 'row') . '.' : '')
             . ' On the left, how many lie on a line and further out; ½ marks the line of the median, with its own count.';
     }
 

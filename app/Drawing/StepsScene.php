@@ -4,10 +4,18 @@ declare(strict_types=1);
 
 namespace App\Drawing;
 
+use RowTally\Core\Display\DecimalText;
 use RowTally\Core\Plots\StepPlot;
 use RowTally\Core\Values\Exact;
 
-/** The share of the rows at or below each value as steps, overall and by group: told apart by hue and dash. */
+/**
+ * The share of the rows at or below each value as steps, overall and by group: told apart by hue and dash.
+ *
+ * Definition  see `StepPlot`.
+ * When        to read off shares below any value, and to compare groups of unlike sizes.
+ * Misleads    The eye follows the gap across and not up: compare at one value or at one share.
+ * Source      see `StepPlot`.
+ */
 final class StepsScene implements Picture
 {
     public static function kind(): string
@@ -53,7 +61,7 @@ final class StepsScene implements Picture
         $sentences = [];
         foreach ($lines as $lane => $line) {
             $half = array_values(array_filter($line, static fn(array $step): bool => $step['share'] >= 0.5))[0] ?? null;
-            $sentences[] = $names[$lane] . ': ' . ($half === null ? 'no values' : 'half of ' . Exact::plainText($plot->n[$lane]) . ' at or below ' . PointsScene::short($half['value'])) . '.';
+            $sentences[] = $names[$lane] . ': ' . ($half === null ? 'no values' : 'half of ' . DecimalText::whole($plot->n[$lane]) . ' at or below ' . PointsScene::short($half['value'])) . '.';
             foreach ($line as $step) {
                 $table[] = [$names[$lane], Exact::plainText($step['value']), Exact::plainText($step['share'])];
             }

@@ -8,7 +8,14 @@ use RowTally\Core\Observations\Observations;
 use RowTally\Core\Plots\Axis;
 use RowTally\Core\Plots\OrderedStrip;
 
-/** The ordered strip with its quarter cuts, one for each group, all on the axis of the overall one. */
+/**
+ * The ordered strip with its quarter cuts, one for each group, all on the axis of the overall one.
+ *
+ * Definition  see `OrderedStrip`.
+ * When        to see the values in order with the quarters cut through them.
+ * Misleads    Its slope is the inverse of how crowded values are: flat means many alike.
+ * Source      see `OrderedStrip`.
+ */
 final class StripsScene implements Picture
 {
     public static function kind(): string

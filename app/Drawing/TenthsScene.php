@@ -7,11 +7,19 @@ namespace App\Drawing;
 use Brick\Math\BigDecimal;
 use RowTally\Core\Comparison\ComparedGroups;
 use RowTally\Core\Comparison\Measure;
+use RowTally\Core\Display\DecimalText;
 use RowTally\Core\Figures\FigureText;
 use RowTally\Core\Plots\Axis;
 use RowTally\Core\Values\Exact;
 
-/** How much more each group has than the first at the same place in the order: at 10 %, 20 %, … 90 %. */
+/**
+ * How much more each group has than the first at the same place in the order: at 10 %, 20 %, … 90 %.
+ *
+ * Definition  the percentile of a group less the same percentile of the first, by the rule for quartiles of the basis.
+ * When        to see whether a difference is the same for low and high values.
+ * Misleads    The outer tenths rest on few rows; groups of few values wander there by chance.
+ * Source      Doksum, Annals of Statistics 2 (1974) 267–277: the shift function.
+ */
 final readonly class TenthsScene implements Picture
 {
     private const LEFT = 64.0;
@@ -74,7 +82,7 @@ final readonly class TenthsScene implements Picture
             $table[] = [10 * $tenth . ' %', ...array_values(array_map(static fn(array $own): string => Exact::plainText($own[$tenth - 1]), $tenths))];
         }
         $unit = $of->unit() === null ? '' : " ({$of->unit()})";
-        $sentences = array_map(static fn(int $lane): string => "{$names[$lane]} less {$first}: from " . Exact::plainText($tenths[$lane][0]) . ' at 10 % to ' . Exact::plainText($tenths[$lane][8]) . ' at 90 %.', array_keys($tenths));
+        $sentences = array_map(static fn(int $lane): string => "{$names[$lane]} less {$first}: from " . DecimalText::whole($tenths[$lane][0]) . ' at 10 % to ' . DecimalText::whole($tenths[$lane][8]) . ' at 90 %.', array_keys($tenths));
         $scene = new Scene($width, $bottom + self::BOTTOM + Key::height($key, $width - self::LEFT), "{$of->axisName()}: difference at each tenth", $sentences, 'Percentiles by ' . $of->basis()->quartileRule->words() . '.', $table);
         $level = TextWidth::fitted('difference' . $unit, $width / 2);
         Axes::levels($scene, array_map(static fn(array $tick): array => ['at' => $tick['at'], 'text' => $tick['at'] > 0 ? "+{$tick['text']}" : $tick['text']], $axis->ticks), '', $y, self::LEFT, $width - self::RIGHT);

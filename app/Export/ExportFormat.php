@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Export;
 
+use RowTally\Core\Marks\NumberMarks;
+
 /** What the data can be taken out as. */
 enum ExportFormat: string
 {
@@ -38,10 +40,11 @@ enum ExportFormat: string
         };
     }
 
-    public function writer(): TableWriter
+    /** @param NumberMarks $marks with which a CSV is written; the others know what a number is */
+    public function writer(NumberMarks $marks = new NumberMarks()): TableWriter
     {
         return match ($this) {
-            self::Csv => new CsvWriter(),
+            self::Csv => new CsvWriter($marks),
             self::Xlsx => new XlsxWriter(),
             self::Ods => new OdsWriter(),
             self::Json => new JsonWriter(false),

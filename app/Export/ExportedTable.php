@@ -22,4 +22,10 @@ final readonly class ExportedTable
         public int $rows,
         public iterable $blocks,
     ) {}
+
+    /** @param iterable<array{cells: list<list<string>>, unread: list<array<int, true>>, rows: int}> $blocks */
+    public function by(iterable $blocks): self
+    {
+        return new self($this->title, $this->description, $this->source, $this->variables, $this->rows, $blocks);
+    }
 }

@@ -6,6 +6,8 @@ namespace App\Http;
 
 use App\Export\CannotExport;
 use App\Files\NoRoom;
+use App\Framework\ClusterHosts;
+use App\Imports\PartRefused;
 use App\Intake\NotATable;
 use App\Report\Checks\CannotCheck;
 use App\Report\Document\StaleReport;
@@ -13,6 +15,7 @@ use App\Report\Forms\CannotHandOver;
 use App\Store\Changes\ChangeRefused;
 use App\Store\Changes\DatasetBusy;
 use App\Store\Changes\StaleRevision;
+use App\Store\Stopped;
 use App\Store\UnknownVariable;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -22,6 +25,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response as PlainResponse;
 use Illuminate\Session\TokenMismatchException;
 use PDOException;
+use Predis\PredisException;
 use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Formula\FormulaError;
 use RowTally\Core\Parsing\Finding;
@@ -35,7 +39,7 @@ final class ExceptionAnswers
     public static function register(Exceptions $exceptions): void
     {
         // What is the matter with somebody's data or words is an answer and no fault of the server.
-        $exceptions->dontReport([NotATable::class, CannotExport::class, CannotHandOver::class, CannotCheck::class, StaleReport::class, ChangeRefused::class, StaleRevision::class, DatasetBusy::class, FormulaError::class, UnknownVariable::class, NotUnderstood::class]);
+        $exceptions->dontReport([NotATable::class, PartRefused::class, CannotExport::class, CannotHandOver::class, CannotCheck::class, StaleReport::class, ChangeRefused::class, StaleRevision::class, DatasetBusy::class, Stopped::class, FormulaError::class, UnknownVariable::class, NotUnderstood::class]);
         $exceptions->respond(static fn(Response $response, Throwable $exception, Request $request): Response => match (true) {
             $response->getStatusCode() !== 500 => $response,
             !self::isOfApi($request) => new PlainResponse((string) file_get_contents(base_path('ops/pages/away.html')), 503, ['Retry-After' => '5']),
@@ -43,8 +47,14 @@ final class ExceptionAnswers
             default => self::message(500, 'Something went wrong on our side, and it is not known whether this was done. Look before you try again; if it stays so, tell whoever runs this server (the log has the details).'),
         });
         $exceptions->render(static fn(PDOException $exception, Request $request): ?JsonResponse => !self::isOfApi($request) || !NoRoom::isMeantBy($exception) ? null : self::message(507, (new NoRoom())->getMessage()));
+        $exceptions->render(static fn(PDOException $exception, Request $request): ?JsonResponse => self::isOfApi($request) && str_contains($exception->getMessage(), ClusterHosts::NOT_READY)
+            ? self::message(503, 'The nodes of the database do not see one another, so nothing is read or written: it could be out of date or lost. Try again in a moment; if it stays so, tell whoever runs this server.')
+            : null);
         $exceptions->render(static fn(PDOException $exception, Request $request): ?JsonResponse => self::isOfApi($request) && self::isAway($exception)
             ? self::message(503, 'The database does not answer just now. Try again in a moment; if it stays so, tell whoever runs this server.')
+            : null);
+        $exceptions->render(static fn(PredisException $exception, Request $request): ?JsonResponse => self::isOfApi($request)
+            ? self::message(503, 'What keeps sessions and the queue (Redis) does not answer just now. Try again in a moment; if it stays so, tell whoever runs this server.')
             : null);
         $exceptions->shouldRenderJsonWhen(static fn(Request $request): bool => self::isOfApi($request));
         $exceptions->render(static fn(UnknownVariable $exception): JsonResponse => self::message(422, $exception->getMessage()));
@@ -57,7 +67,9 @@ final class ExceptionAnswers
         $exceptions->render(static fn(StaleReport $exception): JsonResponse => new JsonResponse(['message' => $exception->getMessage(), 'version' => $exception->version], 409));
         $exceptions->render(static fn(CannotExport $exception): JsonResponse => self::message(422, $exception->getMessage()));
         $exceptions->render(static fn(DatasetBusy $exception): JsonResponse => self::message(503, $exception->getMessage()));
+        $exceptions->render(static fn(Stopped $exception): JsonResponse => self::message(409, $exception->getMessage()));
         $exceptions->render(static fn(NoRoom $exception): JsonResponse => self::message(507, $exception->getMessage()));
+        $exceptions->render(static fn(PartRefused $exception): JsonResponse => self::message($exception->status, $exception->getMessage()));
         $exceptions->render(static fn(NotATable $exception): JsonResponse => self::message(422, $exception->getMessage()));
         $exceptions->render(static fn(FormulaError $exception): JsonResponse => new JsonResponse(['message' => $exception->getMessage(), 'at' => $exception->at, 'length' => $exception->length], 422));
         $exceptions->render(static fn(ChangeRefused $exception): JsonResponse => new JsonResponse([

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Imports;
 
+use App\Files\StoredFile;
 use App\Intake\Decisions;
 use App\Intake\NotATable;
 use App\Intake\TableLook;
@@ -46,6 +47,8 @@ final class DecideReading
             throw NotATable::gone();
         }
 
-        return TableLook::at(Storage::path($import->path), $import->file_name, $decisions, $import->encoding);
+        $file = StoredFile::of($import->path);
+
+        return TableLook::at($file->path, $import->file_name, $decisions, $import->encoding);
     }
 }

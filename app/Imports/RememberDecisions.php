@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Imports;
 
+use App\Files\StoredFile;
 use App\Intake\Decisions;
 use App\Intake\NotATable;
 use App\Intake\TableLook;
 use App\Models\Import;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Facades\Storage;
 
 /** Decisions about a file are kept for the account and serve the next file with the same columns. */
 final class RememberDecisions
@@ -34,7 +34,8 @@ final class RememberDecisions
 
     public function keep(Import $import): void
     {
-        $plain = TableLook::at(Storage::path($import->path), $import->file_name, new Decisions(), $import->encoding);
+        $file = StoredFile::of($import->path);
+        $plain = TableLook::at($file->path, $import->file_name, new Decisions(), $import->encoding);
         $key = ['user_id' => $import->user_id, 'fingerprint' => $plain->fingerprint()];
         if (($import->decisions ?? []) === []) {
             DB::table('remembered_decisions')->where($key)->delete();

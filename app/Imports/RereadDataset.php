@@ -6,15 +6,13 @@ namespace App\Imports;
 
 use App\Export\DataPackageWriter;
 use App\Export\ExportDataset;
-use App\Files\WholeFile;
+use App\Files\StoredFile;
 use App\Intake\NotATable;
 use App\Models\Dataset;
 use App\Models\Import;
 use App\Models\User;
 use App\Store\RowsQuestion;
-use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
-use Throwable;
 
 /**
  * Puts the rows of a dataset before intake once more, as a data package: there their columns can be stacked, made one block, or
@@ -28,15 +26,7 @@ final readonly class RereadDataset
     public function reread(Dataset $dataset, User $user): Import
     {
         $path = 'uploads/' . Str::random(40) . '.zip';
-        Storage::makeDirectory('uploads');
-        try {
-            $out = WholeFile::create(Storage::path($path));
-            (new DataPackageWriter())->write($this->exportDataset->table($dataset, new RowsQuestion()), $out);
-            WholeFile::close($out);
-        } catch (Throwable $thrown) {
-            Storage::delete($path);
-            throw $thrown;
-        }
+        StoredFile::write($path, fn($out) => (new DataPackageWriter())->write($this->exportDataset->table($dataset, new RowsQuestion()), $out));
 
         return $this->startImport->keep($user, $path, "rows of {$dataset->title}.zip", "{$dataset->title}, stacked");
     }

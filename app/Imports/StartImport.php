@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace App\Imports;
 
 use App\Files\NoRoom;
-use App\Files\WholeFile;
+use App\Files\StoredFile;
 use App\Intake\Decisions;
 use App\Intake\NotATable;
 use App\Models\Import;
 use App\Models\ImportStatus;
+use App\Models\Upload;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
@@ -33,27 +34,31 @@ final readonly class StartImport
     public function keepFile(User $user, SplFileInfo $file, string $name, ?string $title): Import
     {
         $path = 'uploads/' . Str::random(40);
-        $from = fopen($file->getPathname(), 'rb');
-        if ($from === false || !Storage::writeStream($path, $from) || Storage::size($path) !== $file->getSize()) {
-            Storage::delete($path);
-            throw new NoRoom();
-        }
-        fclose($from);
+        StoredFile::take($path, $file->getPathname());
 
         return $this->keep($user, $path, $name, $title ?? pathinfo($name, PATHINFO_FILENAME));
+    }
+
+    /**
+     * A file that has come in parts and is whole.
+     *
+     * @throws NotATable
+     */
+    public function keepUpload(User $user, Upload $upload, ?string $title): Import
+    {
+        try {
+            return $this->keep($user, $upload->path, $upload->file_name, $title ?? pathinfo($upload->file_name, PATHINFO_FILENAME));
+        } finally {
+            // From now on the file is the import's, or not there.
+            $upload->delete();
+        }
     }
 
     /** @throws NotATable */
     public function keepText(User $user, string $text, ?string $title): Import
     {
         $path = 'uploads/' . Str::random(40) . '.txt';
-        Storage::makeDirectory('uploads');
-        try {
-            WholeFile::put(Storage::path($path), $text);
-        } catch (NoRoom $noRoom) {
-            Storage::delete($path);
-            throw $noRoom;
-        }
+        StoredFile::put($path, $text);
 
         return $this->keep($user, $path, 'pasted text', $title ?? 'Pasted on ' . now()->format('j F, H:i'));
     }
@@ -85,7 +90,8 @@ final readonly class StartImport
     public function keep(User $user, string $path, string $name, string $title): Import
     {
         try {
-            [$decisions, $encoding] = $this->rememberDecisions->for($user, Storage::path($path), $name);
+            $file = StoredFile::of($path);
+            [$decisions, $encoding] = $this->rememberDecisions->for($user, $file->path, $name);
             $bytes = Storage::size($path);
 
             return $this->waiting($user, $path, $name, $title, $bytes, $decisions, $encoding);

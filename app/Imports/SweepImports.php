@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Imports;
 
 use App\Models\Import;
+use App\Models\ImportShare;
 use App\Models\ImportStatus;
+use App\Models\Upload;
 use Illuminate\Support\Facades\Storage;
 
 /**
@@ -19,12 +21,17 @@ final readonly class SweepImports
     private const FORGOTTEN_AFTER_SECONDS = 3600;
     private const AT_ONCE = 50;
 
-    public function __construct(private ImportFile $importFile) {}
+    public function __construct(private ImportFile $importFile, private ReadInShares $shares, private ReceiveParts $parts) {}
 
     public function imports(): void
     {
-        foreach ($this->silent(ImportStatus::Running, ImportFile::SILENT_AFTER_SECONDS) as $import) {
-            if ($import->attempts >= ImportFile::MOST_ATTEMPTS) {
+        $this->shares->sweep($this->importFile);
+        foreach ($this->silent(ImportStatus::Running, ImportHold::SILENT_AFTER_SECONDS) as $import) {
+            if (ImportShare::query()->where('import_id', $import->id)->where('run', $import->run)->exists()) {
+                // It waits for its shares.
+                continue;
+            }
+            if ($import->attempts >= ImportHold::MOST_ATTEMPTS) {
                 $this->importFile->fail($import);
             } elseif ($this->touched($import, ['status' => ImportStatus::Queued, 'run' => null])) {
                 RunImport::dispatch($import->id);
@@ -40,10 +47,11 @@ final readonly class SweepImports
     /** Uploads that no open import reads, and copies whose process is gone. */
     public function files(): void
     {
+        $this->parts->sweep();
         /** @var list<string> $uploads */
         $uploads = Storage::files('uploads');
         foreach ($uploads as $path) {
-            if (Storage::lastModified($path) < time() - self::FORGOTTEN_AFTER_SECONDS && !Import::query()->where('path', $path)->whereIn('status', [...ImportStatus::open(), ImportStatus::Done])->exists()) {
+            if (Storage::lastModified($path) < time() - self::FORGOTTEN_AFTER_SECONDS && !Import::query()->where('path', $path)->whereIn('status', [...ImportStatus::open(), ImportStatus::Done])->exists() && !Upload::query()->where('path', $path)->exists()) {
                 Storage::delete($path);
             }
         }

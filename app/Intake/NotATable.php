@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Intake;
 
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Parsing\Finding;
 use RuntimeException;
 
@@ -74,7 +75,7 @@ final class NotATable extends RuntimeException
 
     public static function tooManyRows(int $found, int $most): self
     {
-        return new self(new Finding('too-many-rows', 'The sheet has ' . number_format($found) . ' rows.', 'at most ' . number_format($most) . ' rows', 'Save the table as CSV, which may have more, or split it.'));
+        return new self(new Finding('too-many-rows', 'The sheet has ' . NumberMarks::count($found) . ' rows.', 'at most ' . NumberMarks::count($most) . ' rows', 'Save the table as CSV, which may have more, or split it.'));
     }
 
     public static function jsonTooLarge(int $megabytes): self

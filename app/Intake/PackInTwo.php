@@ -18,7 +18,7 @@ final class PackInTwo
      */
     public static function pack(PackColumns $packing, array $variables, SharedSink $sink, callable $progress): array
     {
-        [$own, $others] = SharedColumns::of($variables);
+        [$own, $others] = SharedColumns::of($variables, 2);
         $sink->beforeSharing();
         $second = SecondProcess::begin(static function (Closure $goOn) use ($packing, $others, $sink): array {
             memory_reset_peak_usage();

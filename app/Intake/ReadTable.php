@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Intake;
 
 use App\Intake\Csv\CsvFile;
-use RuntimeException;
 
 /**
  * Reads a CSV file into columns: decides each column's type on a sample, then packs all rows, in two processes where the sink can be
@@ -23,23 +22,13 @@ final class ReadTable
      */
     public function read(CsvFile $file, ColumnSink $sink, callable $progress, Decisions $decisions = new Decisions()): TableReading
     {
-        $columns = array_filter(RecogniseColumns::of($file, $decisions), static fn(RecognisedVariable $variable): bool => $variable->isTaken);
-        if ($columns === []) {
-            throw NotATable::noColumnTaken();
-        }
-        $variables = array_values($columns);
+        $table = PlannedTable::of($file, $decisions);
+        $variables = $table->variables();
         $sink->begin($variables);
-        $packing = new PackColumns($file, $decisions, $columns);
         $inTwo = $sink instanceof SharedSink && count($variables) > 1 && filesize($file->path) >= self::LONG_FILE && SecondProcess::isPossible();
-        [$packed, $elsewhere] = $inTwo ? PackInTwo::pack($packing, $variables, $sink, $progress) : [$packing->pack(array_keys($variables), $sink, $progress), 0];
-        if ($packed->reader->bytesRead !== $file->bytes) {
-            throw new RuntimeException("Of {$file->bytes} bytes {$packed->reader->bytesRead} were read.");
-        }
-        if ($packed->rows === 0) {
-            throw NotATable::headerOnly(count($variables));
-        }
+        [$packed, $elsewhere] = $inTwo ? $table->packInTwo($sink, $progress) : [$table->pack(array_keys($variables), $sink, $progress), 0];
         $read = array_values($packed->variables);
 
-        return new TableReading($packed->rows, $read, [...ReadingNotes::of($file, $packed->reader, $read), ...ReadingNotes::doubts($file, $decisions, $variables)], $elsewhere);
+        return new TableReading($packed->rows, $read, $table->notes($packed->reader->passedOver, array_map(static fn(ReadVariable $variable): array => [$variable->name, $variable->unread], $read)), $elsewhere);
     }
 }

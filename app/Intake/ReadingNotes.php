@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace App\Intake;
 
 use App\Intake\Csv\CsvFile;
-use App\Intake\Csv\CsvRows;
+use App\Intake\Csv\PassedOver;
+use RowTally\Core\Marks\NumberMarks;
 
 /** What somebody should know of how a file was read, in sentences. */
 final class ReadingNotes
@@ -32,11 +33,11 @@ final class ReadingNotes
     }
 
     /**
-     * @param list<ReadVariable> $variables
+     * @param list<array{string, int}> $unread names of the variables, and how many of their cells could not be read
      *
      * @return list<string> what the reader of the file should know
      */
-    public static function of(CsvFile $file, CsvRows $rows, array $variables): array
+    public static function of(CsvFile $file, PassedOver $rows, array $unread): array
     {
         $notes = [];
         foreach ($file->titles as $title) {
@@ -48,31 +49,31 @@ final class ReadingNotes
         if ($rows->shortRows > 0) {
             $notes[] = sprintf(
                 '%s fewer cells than there are names (the first is line %d of the file); the cells that are not there count as missing.',
-                $rows->shortRows === 1 ? 'One row has' : number_format($rows->shortRows) . ' rows have',
+                $rows->shortRows === 1 ? 'One row has' : NumberMarks::keptCount($rows->shortRows) . ' rows have',
                 $rows->firstShortLine,
             );
         }
         if ($rows->longRows > 0) {
             $notes[] = sprintf(
                 '%s more cells than there are names (the first is line %d of the file); what stands behind the last name was left out.',
-                $rows->longRows === 1 ? 'One row has' : number_format($rows->longRows) . ' rows have',
+                $rows->longRows === 1 ? 'One row has' : NumberMarks::keptCount($rows->longRows) . ' rows have',
                 $rows->firstLongLine,
             );
         }
         if ($rows->blankLines > 0) {
-            $notes[] = $rows->blankLines === 1 ? 'One blank line was passed over.' : number_format($rows->blankLines) . ' blank lines were passed over.';
+            $notes[] = $rows->blankLines === 1 ? 'One blank line was passed over.' : NumberMarks::keptCount($rows->blankLines) . ' blank lines were passed over.';
         }
         if ($rows->remarks > 0) {
-            $notes[] = $rows->remarks === 1 ? 'One line of remarks was passed over.' : number_format($rows->remarks) . ' lines of remarks were passed over.';
+            $notes[] = $rows->remarks === 1 ? 'One line of remarks was passed over.' : NumberMarks::keptCount($rows->remarks) . ' lines of remarks were passed over.';
         }
         if ($rows->leftOut > 0) {
-            $notes[] = sprintf('%s that %s with %s left out.', $rows->leftOut === 1 ? 'One row' : number_format($rows->leftOut) . ' rows', $rows->leftOut === 1 ? 'begins' : 'begin', implode(' or ', array_map(static fn(string $text): string => "“{$text}”", $file->leaveOut)) . ($rows->leftOut === 1 ? ' was' : ' were'));
+            $notes[] = sprintf('%s that %s with %s left out.', $rows->leftOut === 1 ? 'One row' : NumberMarks::keptCount($rows->leftOut) . ' rows', $rows->leftOut === 1 ? 'begins' : 'begin', implode(' or ', array_map(static fn(string $text): string => "“{$text}”", $file->leaveOut)) . ($rows->leftOut === 1 ? ' was' : ' were'));
         }
-        $unread = array_filter($variables, static fn(ReadVariable $variable): bool => $variable->unread > 0);
+        $unread = array_values(array_filter($unread, static fn(array $variable): bool => $variable[1] > 0));
         if ($unread !== []) {
             $named = array_map(
-                static fn(ReadVariable $variable): string => "{$variable->name} (" . number_format($variable->unread) . ')',
-                array_slice(array_values($unread), 0, self::NAMES_IN_A_NOTE),
+                static fn(array $variable): string => "{$variable[0]} (" . NumberMarks::keptCount($variable[1]) . ')',
+                array_slice($unread, 0, self::NAMES_IN_A_NOTE),
             );
             $more = count($unread) - count($named);
             $notes[] = 'Cells that could not be read were kept as text and count as missing: ' . implode(', ', $named) . ($more > 0 ? " and {$more} more variables." : '.');

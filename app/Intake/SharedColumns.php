@@ -6,30 +6,48 @@ namespace App\Intake;
 
 use RowTally\Core\Parsing\VariableType;
 
-/** Deals the columns of a table to two processes, so that both have about as much to do. */
+/** Deals the columns of a table to several readers, so that all have about as much to do. */
 final class SharedColumns
 {
+    private const WORK_OF_ONE = 25;
+    private const MOST_READERS = 32;
+
     /**
-     * @param list<RecognisedVariable> $variables two or more
+     * @param list<RecognisedVariable> $variables as many as there are readers, or more
+     * @param int<1, max>              $readers
      *
-     * @return array{non-empty-list<int>, non-empty-list<int>} positions, ascending
+     * @return list<non-empty-list<int>> positions, ascending, for each reader
      */
-    public static function of(array $variables): array
+    public static function of(array $variables, int $readers): array
     {
         $work = array_map(static fn(RecognisedVariable $variable): int => self::work($variable->type), $variables);
         arsort($work);
-        $longest = array_keys($work);
-        $shares = [[$longest[0]], [$longest[1]]];
-        $sums = [$work[$longest[0]], $work[$longest[1]]];
-        foreach (array_slice($work, 2, null, true) as $position => $one) {
-            $to = $sums[0] <= $sums[1] ? 0 : 1;
+        $shares = [];
+        $sums = array_fill(0, $readers, 0);
+        foreach ($work as $position => $one) {
+            $to = (int) array_search(min($sums), $sums, true);
             $shares[$to][] = $position;
             $sums[$to] += $one;
         }
-        sort($shares[0]);
-        sort($shares[1]);
+        foreach ($shares as &$share) {
+            sort($share);
+        }
 
-        return $shares;
+        return array_values($shares);
+    }
+
+    /**
+     * How many readers are worth their while, each going over all of the file: about five columns of numbers for each.
+     *
+     * @param list<RecognisedVariable> $variables
+     *
+     * @return int<1, max>
+     */
+    public static function readers(array $variables): int
+    {
+        $work = array_sum(array_map(static fn(RecognisedVariable $variable): int => self::work($variable->type), $variables));
+
+        return max(1, min(count($variables), self::MOST_READERS, max(2, (int) ceil($work / self::WORK_OF_ONE))));
     }
 
     /** How long a column takes beside others, roughly, as measured. */

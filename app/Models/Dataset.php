@@ -6,11 +6,13 @@ namespace App\Models;
 
 use App\Framework\BootsByName;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Casts\Attribute;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Parsing\VariableType;
 use RowTally\Core\Readings\RowWord;
 
@@ -59,7 +61,16 @@ final class Dataset extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['is_even' => 'boolean', 'notes' => 'array', 'rows' => 'integer', 'revision' => 'integer', 'set_aside' => 'integer', 'source_bytes' => 'integer'];
+        return ['is_even' => 'boolean', 'rows' => 'integer', 'revision' => 'integer', 'set_aside' => 'integer', 'source_bytes' => 'integer'];
+    }
+
+    /** With the counts in them as whoever reads them writes them. */
+    protected function notes(): Attribute
+    {
+        return Attribute::make(
+            get: static fn(mixed $kept): array => array_map(NumberMarks::inForce()->read(...), array_values(array_filter(is_string($kept) ? (array) json_decode($kept, true) : [], is_string(...)))),
+            set: static fn(array $notes): string => json_encode($notes, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+        );
     }
 
     /** The variable that says what rows are called; null without one, and where they are so many that a name would have to be looked for. */

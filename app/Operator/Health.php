@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Operator;
 
+use App\Files\StoredFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Throwable;
@@ -23,14 +24,18 @@ final class Health
             return ['The database does not answer.'];
         }
         $troubles = [];
-        if (!is_writable(Storage::path(''))) {
+        if (StoredFile::isHere() && !is_writable(Storage::path(''))) {
             $troubles[] = 'The storage folder cannot be written.';
         }
-        if ((float) disk_free_space(Storage::path('')) < self::LEAST_FREE_BYTES) {
+        if (StoredFile::isHere() && (float) disk_free_space(Storage::path('')) < self::LEAST_FREE_BYTES) {
             $troubles[] = 'The disk is nearly full: less than a gigabyte is free.';
         }
-        if (DB::table('jobs')->whereNull('reserved_at')->where('available_at', '<', time() - self::QUEUE_STANDS_AFTER_SECONDS)->exists()) {
-            $troubles[] = 'Work has waited in the queue for more than ten minutes.';
+        try {
+            if (array_filter(Queues::NAMES, static fn(string $queue): bool => Queues::oldestSeconds($queue) > self::QUEUE_STANDS_AFTER_SECONDS) !== []) {
+                $troubles[] = 'Work has waited in the queue for more than ten minutes.';
+            }
+        } catch (Throwable) {
+            $troubles[] = 'The queue does not answer.';
         }
 
         return $troubles;

@@ -35,16 +35,13 @@ final class Metrics
             $lines[] = self::sample('rowtally_request_seconds_sum', ['route' => $route], $times['sum']);
             $lines[] = self::sample('rowtally_request_seconds_count', ['route' => $route], $sum);
         }
-        $queues = DB::table('jobs')->selectRaw('queue, SUM(reserved_at IS NULL) AS waiting, SUM(reserved_at IS NOT NULL) AS running, MIN(CASE WHEN reserved_at IS NULL THEN available_at END) AS since')->groupBy('queue')->get()->keyBy('queue');
-        /** @var Closure(string, string): int $at */
-        $at = static fn(string $queue, string $what): int => is_numeric($value = ((array) $queues->get($queue))[$what] ?? null) ? (int) $value : 0;
         $tables = DB::table('information_schema.tables')->where('table_schema', DB::getDatabaseName())->selectRaw('table_name AS name, data_length + index_length AS bytes')->get()
             ->mapWithKeys(static fn(object $row): array => [(is_string($row->name ?? null) ? $row->name : '') => is_numeric($row->bytes ?? null) ? (int) $row->bytes : 0])->all();
         $lines = [
             ...$lines,
-            ...self::family('rowtally_queue_waiting', 'gauge', 'Work that waits for a worker.', self::queues(static fn(string $queue): int => $at($queue, 'waiting'))),
-            ...self::family('rowtally_queue_running', 'gauge', 'Work that a worker has.', self::queues(static fn(string $queue): int => $at($queue, 'running'))),
-            ...self::family('rowtally_queue_oldest_seconds', 'gauge', 'How long the oldest has waited.', self::queues(static fn(string $queue): int => $at($queue, 'since') === 0 ? 0 : max(0, time() - $at($queue, 'since')))),
+            ...self::family('rowtally_queue_waiting', 'gauge', 'Work that waits for a worker.', self::queues(Queues::waiting(...))),
+            ...self::family('rowtally_queue_running', 'gauge', 'Work that a worker has.', self::queues(Queues::running(...))),
+            ...self::family('rowtally_queue_oldest_seconds', 'gauge', 'How long the oldest has waited.', self::queues(Queues::oldestSeconds(...))),
             ...self::family('rowtally_queue_failed', 'gauge', 'Work that was given up.', [[[], DB::table('failed_jobs')->count()]]),
             ...self::counts('rowtally_imports', 'Imports, by how far they are.', 'imports', 'status'),
             ...self::family('rowtally_things', 'gauge', 'How many there are.', array_map(static fn(string $table): array => [['of' => $table], DB::table($table)->count()], ['users', 'datasets', 'reports', 'editions'])),
@@ -65,7 +62,7 @@ final class Metrics
      */
     private static function queues(Closure $value): array
     {
-        return array_map(static fn(string $queue): array => [['queue' => $queue], $value($queue)], ['default', 'imports']);
+        return array_map(static fn(string $queue): array => [['queue' => $queue], $value($queue)], Queues::NAMES);
     }
 
     /** @return list<string> */

@@ -4,6 +4,12 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Framework\ClusterHosts;
+use App\Framework\ClusterLost;
+use App\Framework\KeptSessions;
+use App\Framework\KeptWrites;
+use App\Framework\RedisSession;
+use App\Framework\SessionsInDatabase;
 use App\Framework\SessionUsers;
 use App\Framework\UnchangedSession;
 use App\Imports\SweepImports;
@@ -17,6 +23,7 @@ use App\Models\ReportLink;
 use App\Models\Share;
 use App\Models\Team;
 use App\Models\Token;
+use App\Models\Upload;
 use App\Models\User;
 use App\Policies\DatasetPolicy;
 use App\Policies\EditionPolicy;
@@ -27,15 +34,21 @@ use App\Policies\ReportLinkPolicy;
 use App\Policies\ReportPolicy;
 use App\Policies\SharePolicy;
 use App\Policies\TeamPolicy;
+use App\Policies\UploadPolicy;
 use App\Report\SweepReports;
+use Illuminate\Contracts\Auth\Guard;
+use Illuminate\Contracts\Database\LostConnectionDetector;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Contracts\Hashing\Hasher;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
+use Illuminate\Redis\Connections\Connection;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Queue;
+use Illuminate\Support\Facades\Redis;
 use Illuminate\Support\Facades\Session;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
@@ -53,6 +66,10 @@ final class AppServiceProvider extends ServiceProvider
         if (!$this->app->runningInConsole()) {
             config()->set('database.connections.mariadb.read.options.' . PDO::ATTR_PERSISTENT, true);
         }
+        $this->app->singleton('db.factory', static fn(Application $app): ClusterHosts => new ClusterHosts($app));
+        $this->app->singleton(LostConnectionDetector::class, ClusterLost::class);
+        $this->app->singleton(KeptWrites::class);
+        $this->app->bind(KeptSessions::class, static fn(Application $app): KeptSessions => config()->string('session.driver') === 'redis-when-changed' ? self::redisSession($app) : new SessionsInDatabase());
     }
 
     public function boot(): void
@@ -65,6 +82,7 @@ final class AppServiceProvider extends ServiceProvider
             Edition::class => EditionPolicy::class,
             FigureSet::class => FigureSetPolicy::class,
             Import::class => ImportPolicy::class,
+            Upload::class => UploadPolicy::class,
             Report::class => ReportPolicy::class,
             ReportCheck::class => ReportCheckPolicy::class,
             ReportLink::class => ReportLinkPolicy::class,
@@ -86,6 +104,21 @@ final class AppServiceProvider extends ServiceProvider
             config()->integer('session.lifetime'),
             $app,
         ));
+        Session::extend('redis-when-changed', self::redisSession(...));
+    }
+
+    private static function redisSession(Application $app): RedisSession
+    {
+        return new RedisSession(
+            static fn(): Connection => Redis::connection('default'),
+            60 * config()->integer('session.lifetime'),
+            static function () use ($app): array {
+                $user = $app->bound(Guard::class) ? $app->make(Guard::class)->id() : null;
+                $request = $app->bound('request') ? $app->make(Request::class) : null;
+
+                return ['user' => is_numeric($user) ? (int) $user : null, 'address' => $request?->ip(), 'agent' => mb_substr((string) $request?->userAgent(), 0, 500)];
+            },
+        );
     }
 
     /** Whoever works through the queue looks after what others have left. */

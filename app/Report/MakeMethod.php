@@ -14,6 +14,7 @@ use App\Store\RowsQuestion;
 use App\Store\UnknownVariable;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Exception\CoreException;
+use RowTally\Core\Marks\NumberMarks;
 
 /** How a report was done, line by line: made by itself, and never written by anybody. */
 final readonly class MakeMethod
@@ -65,7 +66,7 @@ final readonly class MakeMethod
     /** @return array<string, string> */
     private static function source(Dataset $dataset): array
     {
-        $lines = ['source' => $dataset->source === null || $dataset->source === '' ? 'Entered by hand.' : $dataset->source . ($dataset->source_bytes === null ? '' : ', ' . number_format($dataset->source_bytes) . ' bytes')];
+        $lines = ['source' => $dataset->source === null || $dataset->source === '' ? 'Entered by hand.' : $dataset->source . ($dataset->source_bytes === null ? '' : ', ' . NumberMarks::count($dataset->source_bytes) . ' bytes')];
         if ($dataset->source_sha256 !== null) {
             $lines['sha256'] = "SHA-256 of the file: {$dataset->source_sha256}";
         }
@@ -113,7 +114,7 @@ final readonly class MakeMethod
         if ($dataset->set_aside === 0) {
             return [];
         }
-        $lines = ['aside' => number_format($dataset->set_aside) . ' of ' . number_format($dataset->rows) . ' rows are in no figure.'];
+        $lines = ['aside' => NumberMarks::count($dataset->set_aside) . ' of ' . NumberMarks::count($dataset->rows) . ' rows are in no figure.'];
         $first = $dataset->variables->first();
         $answer = $first === null ? null : $this->readRows->window($dataset, new RowsQuestion([$first->key], where: Blocks\RowsBlock::asideCondition(), count: self::ASIDE_LISTED));
         foreach ($answer === null ? [] : $answer->rows as $place => $row) {

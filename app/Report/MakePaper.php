@@ -15,6 +15,7 @@ use App\Store\AskedWords;
 use App\Store\UnknownVariable;
 use Illuminate\Contracts\Container\Container;
 use RowTally\Core\Exception\CoreException;
+use RowTally\Core\Marks\NumberMarks;
 
 /** Makes what a report says of the data by now. What has come to nothing says why in its place, and the rest goes on. */
 final readonly class MakePaper
@@ -34,7 +35,7 @@ final readonly class MakePaper
 
     public static function subtitle(Dataset $dataset): string
     {
-        return "{$dataset->title} · " . number_format($dataset->rows) . ' ' . ($dataset->rows === 1 ? $dataset->rowWord()->one : $dataset->rowWord()->many) . ' × ' . $dataset->variables->count() . ' variables';
+        return "{$dataset->title} · " . NumberMarks::count($dataset->rows) . ' ' . ($dataset->rows === 1 ? $dataset->rowWord()->one : $dataset->rowWord()->many) . ' × ' . $dataset->variables->count() . ' variables';
     }
 
     public function block(Dataset $dataset, ReportDocument $document, Block $block): PaperBlock

@@ -12,6 +12,7 @@ use RowTally\Core\Figures\Statistic;
 use RowTally\Core\Grouped\Amendments;
 use RowTally\Core\Grouped\ClassReading;
 use RowTally\Core\Grouped\StatedLimits;
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Readings\GoodDirection;
 
 /** The words of an address that was kept, held to what `Words` allows: what they ask of a dataset. */
@@ -26,7 +27,7 @@ final readonly class AskedWords
     public static function ofAddress(string $address): self
     {
         if (strlen($address) > self::LONGEST_ADDRESS) {
-            throw UnknownVariable::refused('An address has at most ' . number_format(self::LONGEST_ADDRESS) . ' characters.');
+            throw UnknownVariable::refused('An address has at most ' . NumberMarks::count(self::LONGEST_ADDRESS) . ' characters.');
         }
         parse_str($address, $said);
         $words = [];

@@ -10,6 +10,7 @@ use Illuminate\Support\Facades\DB;
 use RowTally\Core\EntryCheck\CheckLine;
 use RowTally\Core\EntryCheck\NumberEntries;
 use RowTally\Core\Formula\Formula;
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Parsing\NearLabels;
 use RowTally\Core\Parsing\VariableType;
 
@@ -49,10 +50,10 @@ final readonly class CheckEntries
         $name = Formula::name($variable->name);
         $lines = [];
         if ($variable->unread > 0) {
-            $lines[] = new CheckLine('unread', $variable->unread === 1 ? 'One entry could not be read' : number_format($variable->unread) . ' entries could not be read', implode('   ', array_column(UnreadCells::of($variable, $dataset->revision, 5), 'text')), "missing({$name})", true);
+            $lines[] = new CheckLine('unread', $variable->unread === 1 ? 'One entry could not be read' : NumberMarks::count($variable->unread) . ' entries could not be read', implode('   ', array_column(UnreadCells::of($variable, $dataset->revision, 5), 'text')), "missing({$name})", true);
         }
         if ($variable->missing > $variable->unread) {
-            $lines[] = new CheckLine('missing', number_format($variable->missing - $variable->unread) . ' of ' . number_format($dataset->rows) . ' rows have no entry', '', "missing({$name})", false);
+            $lines[] = new CheckLine('missing', NumberMarks::count($variable->missing - $variable->unread) . ' of ' . NumberMarks::count($dataset->rows) . ' rows have no entry', '', "missing({$name})", false);
         }
         if ($variable->type === VariableType::Number) {
             $lines = [...$lines, ...NumberEntries::of($this->tallies->whole($variable, $dataset->revision)->values, $name)];

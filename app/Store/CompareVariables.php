@@ -44,12 +44,12 @@ final readonly class CompareVariables
         $grouping = StoredGrouping::of($dataset, $asked->question->about([$variable->key]), $this->tallies);
         $all = $this->tallies->byGroup($variable, $grouping, $dataset->revision);
         $shown = $grouping->shownGroups($asked->question->showsNoEntry);
-        $names = array_map(static fn(int $group): string => RowGrouping::name($grouping->labels[$group]), $shown);
-        $chosen = $asked->groups === [] ? $this->firstTwo($grouping, $shown, $all) : array_map(static function (string $name) use ($names, $shown): int {
-            $place = array_search($name, $names, true);
-
-            return is_int($place) ? $shown[$place] : throw UnknownVariable::noGroupNamed($name);
-        }, array_slice($asked->groups, 0, self::MOST));
+        $labelsShown = array_map(static fn(int $group): array => $grouping->labels[$group], $shown);
+        $names = array_map(RowGrouping::name(...), $labelsShown);
+        $chosen = $asked->groups === [] ? $this->firstTwo($grouping, $shown, $all) : array_map(
+            static fn(string $name): int => $shown[GroupLabels::place($grouping->by, $labelsShown, $name) ?? throw UnknownVariable::noGroupNamed($name)],
+            array_slice($asked->groups, 0, self::MOST),
+        );
         $chosen = self::turned($chosen, $asked->isTurned);
         Facts::knowSuperiority($variable, $grouping, $all, $chosen);
         $id = $dataset->rowNames();

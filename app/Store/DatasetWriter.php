@@ -38,6 +38,15 @@ final class DatasetWriter implements SharedSink
 
     public function __construct(private readonly Dataset $draft) {}
 
+    /** Goes on with a draft whose variables are made. */
+    public static function resume(Dataset $draft): self
+    {
+        $writer = new self($draft);
+        $writer->variableIds = array_map(static fn(Variable $variable): int => $variable->id, array_values($draft->variables()->get()->all()));
+
+        return $writer;
+    }
+
     public function begin(array $variables): void
     {
         $keys = VariableKeys::for(array_map(static fn(RecognisedVariable $variable): string => $variable->name, $variables));
@@ -101,26 +110,54 @@ final class DatasetWriter implements SharedSink
             if ($together !== null) {
                 $together();
             }
-            $this->proveWhole($reading->rows);
-            foreach ($reading->variables as $position => $read) {
-                $this->finishVariable($this->variableIds[$position], $read);
-            }
-            $this->draft->update([
-                'rows' => $reading->rows,
-                'is_even' => $this->isEven,
-                'notes' => $reading->notes,
-                'counts' => $this->keyAt($counts),
-                'counted' => $counts === null ? null : $this->keyAt($counted),
-                'revision' => self::FIRST_REVISION,
-            ]);
-            $this->draft->revisions()->create([
-                'number' => self::FIRST_REVISION,
-                'user_id' => $this->draft->user_id,
-                'kind' => 'import',
-                'summary' => $summary,
-                'rows' => $reading->rows,
-            ]);
+            $this->finish($reading->variables);
+            $this->reveal($reading->rows, $reading->notes, $this->isEven, $summary, $counts, $counted);
         });
+    }
+
+    /** Takes away what somebody who gave up has written of some variables. */
+    public function clear(int ...$positions): void
+    {
+        DB::table('column_chunks')->whereIn('variable_id', array_map(fn(int $position): int => $this->variableIds[$position], $positions))->delete();
+    }
+
+    /** Whether all batches but the last were full. */
+    public function isEven(): bool
+    {
+        return $this->isEven;
+    }
+
+    /** @param array<int, ReadVariable> $variables by position; all of their chunks are written */
+    public function finish(array $variables): void
+    {
+        foreach ($variables as $position => $read) {
+            $this->finishVariable($this->variableIds[$position], $read);
+        }
+    }
+
+    /**
+     * The draft is a dataset from now on; all of its variables are finished.
+     *
+     * @param list<string> $notes
+     */
+    public function reveal(int $rows, array $notes, bool $isEven, string $summary, ?int $counts = null, ?int $counted = null): void
+    {
+        $this->proveWhole($rows);
+        $this->draft->update([
+            'rows' => $rows,
+            'is_even' => $isEven,
+            'notes' => $notes,
+            'counts' => $this->keyAt($counts),
+            'counted' => $counts === null ? null : $this->keyAt($counted),
+            'revision' => self::FIRST_REVISION,
+        ]);
+        $this->draft->revisions()->create([
+            'number' => self::FIRST_REVISION,
+            'user_id' => $this->draft->user_id,
+            'kind' => 'import',
+            'summary' => $summary,
+            'rows' => $rows,
+        ]);
     }
 
     /** Of each variable as many rows are kept as were read: what is missing would not be missed otherwise. */

@@ -19,34 +19,75 @@ final class Facts
 {
     /** Beyond what Shapiro and Wilk's test takes. */
     private const MANY = 5000;
-    /** Of each group: A², skewness, kurtosis. */
-    private const OF_EACH = 3;
 
-    /** @param list<Observations> $all as `Tallies::numbers()` gives them */
+    /**
+     * Skewness and kurtosis.
+     *
+     * @param list<Observations> $all as `Tallies::numbers()` gives them
+     */
+    public static function knowShapes(Variable $variable, StoredGrouping $rowGrouping, array $all): void
+    {
+        $many = self::many($all);
+        $known = self::kept($variable, $rowGrouping, TallyKind::Shapes, $many === [] ? 0 : 2 * count($all), static fn(): array => array_merge(
+            ...array_map(static fn(int $i): array => isset($many[$i]) ? [$many[$i]->shape()->skewness, $many[$i]->shape()->kurtosis] : [NAN, NAN], array_keys($all)),
+        ));
+        foreach ($many as $i => $group) {
+            $group->know('shape', new HigherMoments($known[2 * $i], $known[2 * $i + 1]));
+        }
+    }
+
+    /**
+     * All that is kept of them: what normality tests need costs ten times what the shapes do.
+     *
+     * @param list<Observations> $all as `Tallies::numbers()` gives them
+     */
     public static function know(Variable $variable, StoredGrouping $rowGrouping, array $all): void
     {
-        $many = array_filter($all, static fn(Observations $group): bool => $group->n() > self::MANY && Normality::obstacle($group) === null);
-        if ($many === []) {
-            return;
+        self::knowShapes($variable, $rowGrouping, $all);
+        $many = self::many($all);
+        $known = self::kept($variable, $rowGrouping, TallyKind::Normality, $many === [] ? 0 : 1 + count($all), static fn(): array => [
+            (float) RoundEndings::of($all[0])->count,
+            ...array_map(static fn(int $i): float => isset($many[$i]) ? AndersonDarling::of($many[$i])->statistic->number() ?? NAN : NAN, array_keys($all)),
+        ]);
+        if ($known !== []) {
+            $all[0]->know(RoundEndings::class, new RoundEndings((int) $known[0]));
+        }
+        foreach ($many as $i => $group) {
+            if (!is_nan($known[1 + $i])) {
+                $group->know('anderson_darling', AndersonDarling::ofStatistic($known[1 + $i], $group->n()));
+            }
+        }
+    }
+
+    /**
+     * @param list<Observations> $all
+     *
+     * @return array<int, Observations>
+     */
+    private static function many(array $all): array
+    {
+        return array_filter($all, static fn(Observations $group): bool => $group->n() > self::MANY && Normality::obstacle($group) === null);
+    }
+
+    /**
+     * @param callable(): list<float> $work
+     *
+     * @return list<float> so many; worked out only where they are not kept
+     */
+    private static function kept(Variable $variable, StoredGrouping $rowGrouping, TallyKind $kind, int $count, callable $work): array
+    {
+        if ($count === 0) {
+            return [];
         }
         $at = $rowGrouping->since($variable);
-        $stored = TallyStore::payload($variable, TallyKind::Facts, $rowGrouping->key, $at);
+        $stored = TallyStore::payload($variable, $kind, $rowGrouping->key, $at);
         $known = $stored === null ? [] : array_values(Packed::doubles('e*', $stored));
-        if (count($known) !== 1 + self::OF_EACH * count($all)) {
-            $known = [(float) RoundEndings::of($all[0])->count];
-            foreach (array_keys($all) as $i) {
-                $known = [...$known, ...(isset($many[$i]) ? [(float) (AndersonDarling::of($many[$i])->statistic->number() ?? NAN), $many[$i]->shape()->skewness, $many[$i]->shape()->kurtosis] : [NAN, NAN, NAN])];
-            }
-            TallyStore::store($variable, TallyKind::Facts, $rowGrouping->key, $at, pack('e*', ...$known));
+        if (count($known) !== $count) {
+            $known = $work();
+            TallyStore::store($variable, $kind, $rowGrouping->key, $at, pack('e*', ...$known));
         }
-        $all[0]->know(RoundEndings::class, new RoundEndings((int) $known[0]));
-        foreach ($many as $i => $group) {
-            [$statistic, $skewness, $kurtosis] = array_slice($known, 1 + self::OF_EACH * $i, self::OF_EACH);
-            if (!is_nan($statistic)) {
-                $group->know('anderson_darling', AndersonDarling::ofStatistic($statistic, $group->n()));
-            }
-            $group->know('shape', new HigherMoments($skewness, $kurtosis));
-        }
+
+        return $known;
     }
 
     /**

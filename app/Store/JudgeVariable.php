@@ -113,8 +113,8 @@ final readonly class JudgeVariable
 
         return [
             'over' => [
-                ['k' => 2, 'count' => Exact::plainText((float) ($two / $perRow)), 'expected' => DecimalText::of($expectedTwo, 1)],
-                ['k' => 3, 'count' => Exact::plainText((float) ($three / $perRow)), 'expected' => DecimalText::of($expectedThree, 1)],
+                ['k' => 2, 'count' => DecimalText::whole($two / $perRow), 'expected' => DecimalText::of($expectedTwo, 1)],
+                ['k' => 3, 'count' => DecimalText::whole($three / $perRow), 'expected' => DecimalText::of($expectedThree, 1)],
             ],
             'total' => $beyond['total'],
             'where' => self::whereOut($dataset, $variable, $stored, $grouping, $ends, $isOverall, $question),

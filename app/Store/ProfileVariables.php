@@ -28,7 +28,8 @@ final readonly class ProfileVariables
     /** So many variables are tried as counts that may have been forgotten. */
     private const OTHER_COUNTS = 5;
     /** Figures that look at every value. */
-    private const NEED_ALL = ['skewness', 'skewness_ratio', 'kurtosis', 'kurtosis_ratio', 'anderson_darling_a2', 'anderson_darling_p'];
+    private const OF_SHAPE = ['skewness', 'skewness_ratio', 'kurtosis', 'kurtosis_ratio'];
+    private const OF_NORMALITY = ['anderson_darling_a2', 'anderson_darling_p'];
 
     public function __construct(private Tallies $tallies) {}
 
@@ -87,7 +88,11 @@ final readonly class ProfileVariables
             $question,
             $rowGrouping->rows,
             array_map(static fn(int $group): array => $rowGrouping->labels[$group], $rowGrouping->shownGroups($question->showsNoEntry)),
-            array_map(static fn(Variable $variable): VariableSheet => $of($variable, $rowGrouping), $asked),
+            array_map(static function (Variable $variable, int $i) use ($of, $rowGrouping, $asked): VariableSheet {
+                Underway::tell('Counting one variable after the other', $i, count($asked));
+
+                return $of($variable, $rowGrouping);
+            }, $asked, array_keys($asked)),
             $rowGrouping->counts === null ? [] : $this->tallies->rowsLeftOut($rowGrouping->counts, $dataset->revision),
         );
     }
@@ -144,8 +149,11 @@ final readonly class ProfileVariables
     private function columns(Dataset $dataset, Variable $variable, StoredGrouping $rowGrouping, Question $question): array
     {
         $all = $this->tallies->numbers($variable, $rowGrouping, $dataset->revision);
-        if (array_filter($question->statistics, static fn(Statistic $statistic): bool => in_array($statistic->key(), self::NEED_ALL, true)) !== []) {
+        $asked = array_map(static fn(Statistic $statistic): string => $statistic->key(), $question->statistics);
+        if (array_intersect($asked, self::OF_NORMALITY) !== []) {
             Facts::know($variable, $rowGrouping, $all);
+        } elseif (array_intersect($asked, self::OF_SHAPE) !== []) {
+            Facts::knowShapes($variable, $rowGrouping, $all);
         }
 
         return [$all[0], ...array_map(static fn(int $group): Observations => $all[$group + 1], $rowGrouping->shownGroups($question->showsNoEntry))];

@@ -19,6 +19,9 @@ use RowTally\Core\Formula\FormulaError;
 final readonly class ReadRows
 {
     public const MOST_ROWS = 1000;
+    private const CHUNKS_AT_ONCE = 512;
+    /** So many rows of a view are looked at before all of them. */
+    private const NEAR = 60;
 
     public function __construct(private RowViews $views) {}
 
@@ -57,11 +60,21 @@ final readonly class ReadRows
         $cells = $unread = [];
         $aside = $dataset->aside();
         $read = [...$variables, ...($aside === null ? [] : [$aside])];
-        $chunks = $places === [] ? [] : StoredColumns::window(array_map(static fn(Variable $variable): int => $variable->id, $read), $dataset->revision, array_keys($places));
-        foreach ($variables as $variable) {
-            [$cells[$variable->key], $unread[$variable->key]] = $this->column($variable, $chunks[$variable->id] ?? [], $places, count($rows));
+        $ids = array_map(static fn(Variable $variable): int => $variable->id, $read);
+        $dictionaries = array_map(static fn(Variable $variable): array => $variable->dictionary, $read);
+        $columns = array_fill(0, count($read), [array_fill(0, count($rows), ''), []]);
+        // Rows of a view lie far apart: of very many chunks only some are held at once.
+        foreach ($read === [] ? [] : array_chunk($places, max(1, intdiv(self::CHUNKS_AT_ONCE, count($read))), true) as $some) {
+            $chunks = StoredColumns::window($ids, $dataset->revision, array_keys($some));
+            foreach ($read as $i => $variable) {
+                [$texts, $odd] = $this->column($variable, $dictionaries[$i], $chunks[$variable->id] ?? [], $some);
+                $columns[$i] = [array_replace($columns[$i][0], $texts), [...$columns[$i][1], ...$odd]];
+            }
         }
-        $reasons = $aside === null ? [] : array_filter($this->column($aside, $chunks[$aside->id] ?? [], $places, count($rows))[0], static fn(string $reason): bool => $reason !== '');
+        foreach ($variables as $i => $variable) {
+            [$cells[$variable->key], $unread[$variable->key]] = [array_values($columns[$i][0]), $columns[$i][1]];
+        }
+        $reasons = $aside === null ? [] : array_filter($columns[count($variables)][0], static fn(string $reason): bool => $reason !== '');
 
         return new RowsAnswer($dataset->revision, $total, $from, array_map(static fn(int $row): int => $row + 1, $rows), $cells, $unread, $variables, $reasons);
     }
@@ -69,29 +82,36 @@ final readonly class ReadRows
     /**
      * The first row at or behind a place of the view in which a text stands, ignoring case.
      *
+     * Cost  O(cells) at worst; see FindCell.
+     *
      * @return int|null place in the view, from 0
      */
     public function find(Dataset $dataset, RowsQuestion $question, string $text): ?int
     {
-        $wanted = mb_strtolower($text);
-        for ($from = $question->from; ; $from += self::MOST_ROWS) {
-            $answer = $this->window($dataset, $question->from($from, self::MOST_ROWS));
-            $found = null;
-            foreach ($answer->cells as $column) {
-                foreach ($column as $i => $cell) {
-                    if (($found === null || $i < $found) && str_contains(mb_strtolower($cell), $wanted)) {
-                        $found = $i;
-                        break;
-                    }
+        $variables = $this->variables($dataset, $question->of);
+        $find = new FindCell($variables, $dataset->revision, $text);
+        $layout = self::layout($dataset, $variables);
+        if ($question->isEveryRow()) {
+            foreach ($find->rows($layout, max(0, $question->from)) as $row) {
+                return $row;
+            }
+
+            return null;
+        }
+
+        // What stands often is found where one is; only what does not is looked for in all rows.
+        $near = $this->views->part($dataset, $question, $question->from, self::NEAR)['rows'];
+        $found = null;
+        foreach ($near === [] ? [] : $this->answer($dataset, $variables, $near, 0, 0)->cells as $column) {
+            foreach ($column as $i => $cell) {
+                if (str_contains(mb_strtolower($cell), mb_strtolower($text))) {
+                    $found = min($found ?? $i, $i);
+                    break;
                 }
             }
-            if ($found !== null) {
-                return $answer->from + $found;
-            }
-            if ($from + self::MOST_ROWS >= $answer->total) {
-                return null;
-            }
         }
+
+        return $found !== null ? max(0, $question->from) + $found : $this->views->firstOf($dataset, $question, max(0, $question->from) + count($near), static fn(): iterable => $find->rows($layout, 0));
     }
 
     /**
@@ -159,17 +179,15 @@ final readonly class ReadRows
     }
 
     /**
+     * @param list<string>                $dictionary
      * @param array<int, EncodedCells>    $chunks
      * @param array<int, array<int, int>> $places
      *
-     * @return array{list<string>, list<int>}
+     * @return array{array<int, string>, list<int>} by place in the window
      */
-    private function column(Variable $variable, array $chunks, array $places, int $rows): array
+    private function column(Variable $variable, array $dictionary, array $chunks, array $places): array
     {
-        $cells = array_fill(0, $rows, '');
-        $unread = [];
-        // Each asking of the model reads it anew from its text.
-        $dictionary = $variable->dictionary;
+        $cells = $unread = [];
         foreach ($places as $chunk => $inChunk) {
             $encoded = $chunks[$chunk];
             foreach ($this->texts($encoded, $dictionary, $variable->decimals, $inChunk) as $i => $text) {
@@ -180,7 +198,7 @@ final readonly class ReadRows
             }
         }
 
-        return [array_values($cells), $unread];
+        return [$cells, $unread];
     }
 
     /**

@@ -29,4 +29,16 @@ final readonly class RowsQuestion
     {
         return new self($this->of, $this->where, $this->sort, $this->descending, $from, $count, $this->basis);
     }
+
+    /** The condition; null where there is none in it. */
+    public function condition(): ?string
+    {
+        return $this->where === null || trim($this->where) === '' ? null : $this->where;
+    }
+
+    /** Whether all rows are meant, as they were entered. */
+    public function isEveryRow(): bool
+    {
+        return $this->sort === null && $this->condition() === null;
+    }
 }

@@ -74,6 +74,7 @@ final class StoredGrouping
             $rowGrouping->labels = $by === [] ? [] : array_map(static fn(?string $label): array => [$label], [...$by[0]->dictionary, ...($by[0]->missing > 0 ? [null] : [])]);
         } else {
             $rowGrouping->readGroups();
+            $rowGrouping->labels = GroupLabels::written($by, $rowGrouping->labels);
         }
 
         return $rowGrouping;

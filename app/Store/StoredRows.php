@@ -82,6 +82,7 @@ final class StoredRows implements Rows
 
     public function at(int $chunk): self
     {
+        Underway::tell('Looking at each row', $chunk, count($this->layout));
         $this->chunk = $chunk;
         // Only the chunk at hand is kept.
         $this->read = [];

@@ -10,7 +10,11 @@ enum TallyKind: string
     case Values = 'values';
     case Labels = 'labels';
     case RowsLeftOut = 'rows-left-out';
-    /** A² of each group of very many values, and how many of all end in 0 or 5: it needs every one of them and is the same whatever the basis. */
+    /** How often one group of very many values exceeds another: it needs every one of them and is the same whatever the basis. */
     case Facts = 'facts';
+    /** So are skewness and kurtosis of each group of very many values. */
+    case Shapes = 'shapes';
+    /** So are A² of each, and how many of all values end in 0 or 5. */
+    case Normality = 'normality';
     case DateEnds = 'date-ends';
 }

@@ -8,6 +8,7 @@ use App\Models\Dataset;
 use RowTally\Core\Formula\Formula;
 use RowTally\Core\Formula\FormulaError;
 use RowTally\Core\Formula\Kind;
+use RowTally\Core\Marks\NumberMarks;
 
 /** A formula on the first rows that have all of its inputs, before anything is made of it. */
 final readonly class TryFormula
@@ -58,7 +59,7 @@ final readonly class TryFormula
             },
             'inputs' => $formula->names,
             'rows' => $rows,
-            'no_result' => array_map(static fn(string $reason, int $count): string => ($count === 1 ? 'One row has' : number_format($count) . ' rows have') . " no result: {$reason}", array_keys($stored->reasons()), $stored->reasons()),
+            'no_result' => array_map(static fn(string $reason, int $count): string => ($count === 1 ? 'One row has' : NumberMarks::count($count) . ' rows have') . " no result: {$reason}", array_keys($stored->reasons()), $stored->reasons()),
         ];
     }
 }

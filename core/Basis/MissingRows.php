@@ -4,7 +4,12 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Basis;
 
-/** Which rows a figure uses when some of its variables are missing. */
+/**
+ * Which rows a figure uses when some of its variables are missing.
+ *
+ * When        each variable by itself uses most rows; complete rows where figures of several variables are put beside one another.
+ * Misleads    By itself, figures of two variables may be of different rows. Complete rows may be few, and unlike the others.
+ */
 enum MissingRows: string
 {
     case PerVariable = 'per-variable';

@@ -7,6 +7,9 @@ namespace RowTally\Core\Basis;
 /**
  * How quartiles are cut.
  *
+ * When        halves are what is taught and done by hand; definition 7 is what much software does, 6 is for percentiles of a sample, 8 is the one
+ *             that Hyndman and Fan recommend.
+ * Misleads    Every rule is right, and they differ where values are few: a quartile without its rule cannot be checked.
  * Source  the nine definitions of Hyndman & Fan, Sample Quantiles in Statistical Packages, The American Statistician 50 (1996)
  *         361–365, and the two ways of taking the medians of the halves.
  */

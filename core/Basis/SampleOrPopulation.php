@@ -4,7 +4,13 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Basis;
 
-/** Whether the rows are a sample of something larger (divisor n − 1; x̄, s, n) or all there is (divisor N; µ, σ, N). */
+/**
+ * Whether the rows are a sample of something larger (divisor n − 1; x̄, s, n) or all there is (divisor N; µ, σ, N).
+ *
+ * When        a sample where they speak for more than themselves; a population where they are all that is meant, such as every hive of one keeper.
+ * Misleads    The two differ where values are few. Intervals and standard errors of a population mean nothing: it has no sampling error.
+ * Source      Bessel’s correction; the common definition.
+ */
 enum SampleOrPopulation: string
 {
     case Sample = 'sample';

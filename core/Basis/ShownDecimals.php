@@ -6,7 +6,12 @@ namespace RowTally\Core\Basis;
 
 use RowTally\Core\Exception\NotUnderstood;
 
-/** How many decimals figures are shown with: some more than the data carry, a fixed number, or significant digits. */
+/**
+ * How many decimals figures are shown with: some more than the data carry, a fixed number, or significant digits.
+ *
+ * When        one more than the data carry says what there is; significant digits for values that span powers of ten.
+ * Misleads    More decimals are not more knowledge. Rounding is for the eye alone, half away from zero: nothing is reckoned with it.
+ */
 final readonly class ShownDecimals
 {
     private const MOST = 10;

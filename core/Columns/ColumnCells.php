@@ -86,7 +86,8 @@ final class ColumnCells
         return $cells;
     }
 
-    private static function padded(string $text, int $decimals): string
+    /** A decimal text with as many decimals as the others of its column. */
+    public static function padded(string $text, int $decimals): string
     {
         $point = strpos($text, '.');
         $own = $point === false ? 0 : strlen($text) - $point - 1;

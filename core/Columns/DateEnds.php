@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace RowTally\Core\Columns;
 
 use DateTimeImmutable;
+use RowTally\Core\Marks\NumberMarks;
 
 /** The first and the last of a date column, of the rows that are in. ISO 8601 texts are in the order of time as they are in that of the alphabet. */
 final class DateEnds
@@ -44,7 +45,7 @@ final class DateEnds
         return match ($days) {
             0 => 'the same day',
             1 => '1 day',
-            default => number_format($days) . ' days',
+            default => NumberMarks::count($days) . ' days',
         };
     }
 }

@@ -37,23 +37,54 @@ final readonly class NumberColumn
         return array_map(static fn(string $text): float => (float) $text, $this->dictionary);
     }
 
+    /**
+     * @param iterable<Chunk> $chunks all of the column, which may be read only once from it
+     *
+     * @return array{int|float, int|float} the smallest and the largest value, unscaled where the column has decimals; 0 without any
+     */
+    public function ends(iterable $chunks): array
+    {
+        $min = $max = null;
+        foreach ($chunks as $chunk) {
+            foreach ([$chunk->min, $chunk->max] as $end) {
+                if ($end === null) {
+                    continue;
+                }
+                $end = match (true) {
+                    $this->decimals !== null => (int) $end * $this->factor($chunk),
+                    $chunk->decimals !== null => self::toDouble((int) $end, $chunk->decimals),
+                    default => $end,
+                };
+                $min = $min === null ? $end : min($min, $end);
+                $max = $max === null ? $end : max($max, $end);
+            }
+        }
+
+        return [$min ?? 0, $max ?? 0];
+    }
+
+    /** What makes a whole number of a chunk one over the column's decimals. */
+    public function factor(Chunk $chunk): int
+    {
+        return 10 ** (($this->decimals ?? 0) - ($chunk->decimals ?? 0));
+    }
+
     /** @return array<int, int|null> keyed from 1, over the column's decimals; missing as null */
     public function integers(Chunk $chunk): array
     {
         $rows = $chunk->integers();
-        $decimals = $this->decimals ?? 0;
         if ($chunk->encoding === ChunkEncoding::Codes) {
             $table = [null, ...$this->scaledDictionary()];
 
             return array_map(static fn(int $code): ?int => $table[$code], $rows);
         }
-        $factor = 10 ** ($decimals - ($chunk->decimals ?? 0));
+        $factor = $this->factor($chunk);
         if ($chunk->missing === 0 && $factor === 1) {
             return $rows;
         }
         $mark = $chunk->encoding->missingInteger();
 
-        return array_map(static fn(int $value): ?int => $value === $mark ? null : (int) ($value * $factor), $rows);
+        return array_map(static fn(int $value): ?int => $value === $mark ? null : $value * $factor, $rows);
     }
 
     /** @return array<int, float|null> keyed from 1; missing as null */

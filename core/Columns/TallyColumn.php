@@ -136,19 +136,7 @@ final class TallyColumn
     /** @return array{int, int}|null smallest value and span of values, where an array over all of them is small enough */
     private function denseSpan(): ?array
     {
-        $decimals = $this->column->decimals ?? 0;
-        $min = PHP_INT_MAX;
-        $max = PHP_INT_MIN;
-        foreach ($this->chunks as $chunk) {
-            if ($chunk->min !== null && $chunk->max !== null) {
-                $factor = 10 ** ($decimals - ($chunk->decimals ?? 0));
-                $min = min($min, (int) $chunk->min * $factor);
-                $max = max($max, (int) $chunk->max * $factor);
-            }
-        }
-        if ($min > $max) {
-            return [0, 1];
-        }
+        [$min, $max] = array_map(intval(...), $this->column->ends($this->chunks));
         // As doubles, for the difference of two integers may leave them.
         $span = (float) $max - (float) $min + 1.0;
 
@@ -158,13 +146,10 @@ final class TallyColumn
     /** @return list<ValueCounts> */
     private function countedDensely(int $min, int $span): array
     {
-        $dense = array_fill(0, $span * $this->groups, 0);
-        foreach ($this->chunks as $i => $chunk) {
-            $integers = $this->column->integers($chunk);
-            $dense = $this->grouping->isWhole()
-                ? self::countIntegers($dense, $integers, $min)
-                : self::countIntegersByGroup($dense, $integers, $min, $span, $this->grouping->codes($i));
-        }
+        // Handed over as it is made, and counted in by one call for all chunks: handed over again with each, it would be copied each time.
+        $dense = $this->grouping->isWhole()
+            ? $this->countIntegers(array_fill(0, $span * $this->groups, 0), $min)
+            : $this->countIntegersByGroup(array_fill(0, $span * $this->groups, 0), $min, $span);
         $tallies = [];
         for ($group = 0; $group < $this->groups; ++$group) {
             $values = [];
@@ -183,16 +168,29 @@ final class TallyColumn
     }
 
     /**
-     * @param array<int, int>      $dense
-     * @param array<int, int|null> $integers
+     * @param array<int, int> $dense
      *
      * @return array<int, int>
      */
-    private static function countIntegers(array $dense, array $integers, int $min): array
+    private function countIntegers(array $dense, int $min): array
     {
-        foreach ($integers as $value) {
-            if ($value !== null) {
-                ++$dense[$value - $min];
+        $dictionary = $this->column->scaledDictionary();
+        foreach ($this->chunks as $chunk) {
+            if ($chunk->encoding === ChunkEncoding::Codes) {
+                foreach (count_chars($chunk->payload, 1) as $code => $count) {
+                    if ($code > 0) {
+                        $dense[$dictionary[$code - 1] - $min] += $count;
+                    }
+                }
+                continue;
+            }
+            $factor = $this->column->factor($chunk);
+            $mark = $chunk->encoding->missingInteger();
+            // Straight from the bytes: a list of the values without the missing ones would cost as much again.
+            foreach ($chunk->integers() as $value) {
+                if ($value !== $mark) {
+                    ++$dense[$value * $factor - $min];
+                }
             }
         }
 
@@ -200,17 +198,29 @@ final class TallyColumn
     }
 
     /**
-     * @param array<int, int>      $dense
-     * @param array<int, int|null> $integers
-     * @param array<int, int>      $group
+     * @param array<int, int> $dense
      *
      * @return array<int, int>
      */
-    private static function countIntegersByGroup(array $dense, array $integers, int $min, int $span, array $group): array
+    private function countIntegersByGroup(array $dense, int $min, int $span): array
     {
-        foreach ($integers as $i => $value) {
-            if ($value !== null) {
-                ++$dense[$group[$i] * $span + $value - $min];
+        $dictionary = $this->column->scaledDictionary();
+        foreach ($this->chunks as $place => $chunk) {
+            $group = $this->grouping->codes($place);
+            if ($chunk->encoding === ChunkEncoding::Codes) {
+                foreach ($chunk->integers() as $i => $code) {
+                    if ($code > 0) {
+                        ++$dense[$group[$i] * $span + $dictionary[$code - 1] - $min];
+                    }
+                }
+                continue;
+            }
+            $factor = $this->column->factor($chunk);
+            $mark = $chunk->encoding->missingInteger();
+            foreach ($chunk->integers() as $i => $value) {
+                if ($value !== $mark) {
+                    ++$dense[$group[$i] * $span + $value * $factor - $min];
+                }
             }
         }
 
@@ -225,7 +235,7 @@ final class TallyColumn
     /** @return list<BucketedValues> */
     private function inBuckets(): array
     {
-        [$min, $max] = $this->ends();
+        [$min, $max] = $this->column->ends($this->chunks);
         $each = max(self::FEWEST_BUCKETS, intdiv(self::BUCKETS, $this->groups));
         $range = (float) $max - (float) $min;
         // A little less than the number of buckets, so that the largest value falls into the last one.
@@ -244,6 +254,14 @@ final class TallyColumn
     {
         $buckets = array_fill(0, $each, []);
         foreach ($this->chunks as $chunk) {
+            if ($chunk->encoding === ChunkEncoding::Float64) {
+                foreach ($chunk->doubles() as $value) {
+                    if (!is_nan($value)) {
+                        $buckets[(int) (($value - $min) * $perUnit)][] = $value;
+                    }
+                }
+                continue;
+            }
             foreach ($this->column->decimals === null ? $this->column->doubles($chunk) : $this->column->integers($chunk) as $value) {
                 if ($value !== null) {
                     $buckets[(int) (($value - $min) * $perUnit)][] = $value;
@@ -295,29 +313,6 @@ final class TallyColumn
         }
 
         return $sums;
-    }
-
-    /** @return array{int|float, int|float} the smallest and the largest value, unscaled where there are decimals; 0 without any */
-    private function ends(): array
-    {
-        $decimals = $this->column->decimals;
-        $min = $max = null;
-        foreach ($this->chunks as $chunk) {
-            foreach ([$chunk->min, $chunk->max] as $end) {
-                if ($end === null) {
-                    continue;
-                }
-                $end = match (true) {
-                    $decimals !== null => (int) $end * 10 ** ($decimals - ($chunk->decimals ?? 0)),
-                    $chunk->decimals !== null => NumberColumn::toDouble((int) $end, $chunk->decimals),
-                    default => $end,
-                };
-                $min = $min === null ? $end : min($min, $end);
-                $max = $max === null ? $end : max($max, $end);
-            }
-        }
-
-        return [$min ?? 0, $max ?? 0];
     }
 
     /** @return list<ValueCounts> */

@@ -23,6 +23,8 @@ use RowTally\Core\Values\Reason;
  *             J = Γ(df/2)/(√(df/2)·Γ((df−1)/2)), df = n₁ + n₂ − 2. Superiority: see there. Tenths: percentiles by the rule of the basis.
  * Unit        the unit of the variable; ratios, percent, g and superiority none.
  * Undefined   with too few values, where the first of a ratio is 0, and g where neither varies.
+ * When        to say how far two groups lie apart, in the unit and in words.
+ * Misleads    A difference is no cause. Groups that were not made by chance differ in more than what is looked at.
  * Source      Welch, Biometrika 34 (1947) 28–35; Hedges, Journal of Educational Statistics 6 (1981) 107–128.
  * Accuracy    exact but for roots and t: the nearest double; the interval and g 1e-12.
  * Cost        the sums and quartiles of both, some look-ups by rank; superiority a walk through the distinct values of both.

@@ -21,6 +21,8 @@ use RowTally\Core\Values\Reason;
  *             the sample SD of the d; standardised change: mean ÷ s; Pearson's r over the rows with both.
  * Unit        the unit of the variables; standardised change and r none.
  * Undefined   with too few rows that have both, and where nothing varies.
+ * When        for the same rows measured twice.
+ * Misleads    What is extreme once is less so the next time by chance alone: rows chosen for being far out come back to the middle.
  * Source      Student, Biometrika 6 (1908) 1–25; Pearson, Proceedings of the Royal Society 58 (1895) 240–242.
  * Accuracy    exact but for roots and t: Σxy is (Σx² + Σy² − Σd²)/2. Of doubles the d are doubles.
  * Cost        the sums and quartiles of the d and the sums of both.

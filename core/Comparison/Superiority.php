@@ -19,6 +19,8 @@ use RowTally\Core\Values\Runs;
  * Definition  (pairs with second > first + half the pairs that are equal) / (n₁·n₂).
  * Unit        none.
  * Undefined   where either has no values.
+ * When        to tell a difference without units: which is more often the larger.
+ * Misleads    It says how often and not how much: a tiny difference that is always there counts as 100.
  * Source      Vargha & Delaney, Journal of Educational and Behavioral Statistics 25 (2000) 101–132.
  * Accuracy    exact, whatever n. Decimals and doubles against one another are compared as doubles, the nearest to what was typed.
  * Cost        one walk through the distinct values of both.

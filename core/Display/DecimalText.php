@@ -6,10 +6,11 @@ namespace RowTally\Core\Display;
 
 use Brick\Math\BigDecimal;
 use Brick\Math\RoundingMode;
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Values\Exact;
 
 /**
- * A number as it is shown. The only place where anything is rounded for the eye.
+ * A number as it is shown, with the marks in force (`NumberMarks`). The only place where anything is rounded for the eye.
  *
  * Rounding is half away from zero on the decimal text of the double, as a person rounds what they see: 2.675 with two decimals
  * is 2.68. A true minus sign; never −0. Numbers that plain digits would make unreadable are shown as 1.25 × 10⁹.
@@ -55,7 +56,7 @@ final class DecimalText
         $unscaled = (int) ($whole . str_pad(substr($fraction, 0, $decimals), $decimals, '0')) + (($fraction[$decimals] ?? '0') >= '5' ? 1 : 0);
         $shown = str_pad((string) $unscaled, $decimals + 1, '0', STR_PAD_LEFT);
 
-        return ($unscaled !== 0 && $text[0] === '-' ? '−' : '') . ($decimals === 0 ? $shown : substr($shown, 0, -$decimals) . '.' . substr($shown, -$decimals));
+        return NumberMarks::inForce()->written(($unscaled !== 0 && $text[0] === '-' ? '−' : '') . ($decimals === 0 ? $shown : substr($shown, 0, -$decimals) . '.' . substr($shown, -$decimals)));
     }
 
     /** With so many significant digits, zeros at the end kept: 0.30 with two. */
@@ -89,7 +90,13 @@ final class DecimalText
 
     public static function plain(BigDecimal $number): string
     {
-        return $number->isZero() ? (string) $number->abs() : str_replace('-', '−', (string) $number);
+        return NumberMarks::inForce()->written((string) ($number->isZero() ? $number->abs() : $number));
+    }
+
+    /** All digits of a number, none rounded. */
+    public static function whole(BigDecimal|float|int $number): string
+    {
+        return NumberMarks::inForce()->written($number instanceof BigDecimal ? Exact::plainDecimal($number) : Exact::plainText((float) $number));
     }
 
     private static function exponent(BigDecimal $number): int

@@ -6,6 +6,7 @@ namespace RowTally\Core\Display;
 
 use Brick\Math\BigDecimal;
 use Brick\Math\RoundingMode;
+use RowTally\Core\Marks\NumberMarks;
 
 /**
  * A part in percent of a whole, as it is shown: one decimal, rounded once from the exact ratio, half away from zero.
@@ -26,7 +27,7 @@ final class Percent
         if ($part < self::SMALL && $whole < self::SMALL) {
             $tenths = intdiv(2000 * $part + $whole, 2 * $whole);
 
-            return intdiv($tenths, 10) . '.' . $tenths % 10;
+            return NumberMarks::inForce()->written(intdiv($tenths, 10) . '.' . $tenths % 10);
         }
 
         return DecimalText::plain(BigDecimal::of($part)->multipliedBy(100)->dividedBy($whole, self::DECIMALS, RoundingMode::HALF_UP));

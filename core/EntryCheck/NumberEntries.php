@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace RowTally\Core\EntryCheck;
 
 use Brick\Math\BigDecimal;
+use RowTally\Core\Display\DecimalText;
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Values\Exact;
 use RowTally\Core\Values\OrderedValues;
 
@@ -42,7 +44,7 @@ final class NumberEntries
         $sum = $values->powerSums()->sum();
         $total = $sum->toScale($values->decimals() ?? 10, \Brick\Math\RoundingMode::HALF_UP);
         $lines = [
-            new CheckLine('count-sum', number_format($n) . ' values, sum ' . Exact::plainDecimal($total), '', null, false),
+            new CheckLine('count-sum', NumberMarks::count($n) . ' values, sum ' . DecimalText::whole($total), '', null, false),
             new CheckLine('smallest', 'The smallest', self::list($values, 1, min($n, self::ENDS)), "{$name} <= " . Exact::plainDecimal($low), false),
             new CheckLine('largest', 'The largest', self::list($values, max(1, $n - self::ENDS + 1), $n), "{$name} >= " . Exact::plainDecimal($high), false),
         ];
@@ -101,7 +103,7 @@ final class NumberEntries
         if ($odd === []) {
             return [];
         }
-        $texts = array_map(static fn(array $entry): string => Exact::plainDecimal($entry['value']), array_slice($odd, 0, self::ENDS));
+        $texts = array_map(static fn(array $entry): string => DecimalText::whole($entry['value']), array_slice($odd, 0, self::ENDS));
 
         return [new CheckLine('decimals', self::counted($n - $upTo, 'value has', 'values have') . " more than {$usual} " . ($usual === 1 ? 'decimal' : 'decimals'), implode('   ', $texts), "round({$name}, {$usual}) <> {$name}", true)];
     }
@@ -118,7 +120,7 @@ final class NumberEntries
         $exact = $middle->toBigRational();
         $count = $values->countUpTo($exact) - $values->countBelow($exact);
 
-        return 2 * $count > $n ? [new CheckLine('repeated', Exact::plainDecimal($middle) . ' stands in ' . number_format($count) . ' of ' . number_format($n) . ' rows', '', "{$name} = " . Exact::plainDecimal($middle), false)] : [];
+        return 2 * $count > $n ? [new CheckLine('repeated', DecimalText::whole($middle) . ' stands in ' . NumberMarks::count($count) . ' of ' . NumberMarks::count($n) . ' rows', '', "{$name} = " . Exact::plainDecimal($middle), false)] : [];
     }
 
     private static function decimals(BigDecimal $value): int
@@ -130,7 +132,7 @@ final class NumberEntries
     {
         $texts = [];
         for ($rank = $from; $rank <= $to; ++$rank) {
-            $texts[] = Exact::plainDecimal($values->at($rank));
+            $texts[] = DecimalText::whole($values->at($rank));
         }
 
         return implode('   ', $texts);
@@ -138,6 +140,6 @@ final class NumberEntries
 
     private static function counted(int $count, string $one, string $many): string
     {
-        return $count === 1 ? "One {$one}" : number_format($count) . " {$many}";
+        return $count === 1 ? "One {$one}" : NumberMarks::count($count) . " {$many}";
     }
 }

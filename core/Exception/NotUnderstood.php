@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Exception;
 
+use RowTally\Core\Marks\NumberMarks;
 use RuntimeException;
 
 /** Somebody's words ask for what there is not; the message says in one sentence what there is. */
@@ -203,7 +204,7 @@ final class NotUnderstood extends RuntimeException implements CoreException
     /** @param list<int> $rows */
     public static function countsUnusable(string $counts, array $rows): self
     {
-        $named = implode(', ', array_map(static fn(int $row): string => number_format($row), array_slice($rows, 0, 5))) . (count($rows) > 5 ? ' …' : '');
+        $named = implode(', ', array_map(static fn(int $row): string => NumberMarks::count($row), array_slice($rows, 0, 5))) . (count($rows) > 5 ? ' …' : '');
 
         return new self((count($rows) === 1 ? "Row {$named} has" : "Rows {$named} have") . " a class but no count in \"{$counts}\" that is 0 or more. Correct it in the rows, or leave the row out.");
     }

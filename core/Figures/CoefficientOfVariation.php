@@ -19,6 +19,8 @@ use RowTally\Core\Working\Written;
  * Definition  s / x̄ for a sample, σ / µ for a population.
  * Unit        none.
  * Undefined   as the variance; Reason::MeanIsZero.
+ * When        to compare spreads of amounts that differ in size or in unit.
+ * Misleads    It needs a true zero: of temperatures in degrees it means nothing, and near a mean of 0 it is anything.
  * Source      no convention involved.
  * Accuracy    correctly rounded.
  * Cost        O(1) from merged power sums.

@@ -16,6 +16,8 @@ use RowTally\Core\Working\Written;
  * Definition  Σ f, each row counting once without a counts variable.
  * Unit        rows, or the unit of the counts.
  * Undefined   never.
+ * When        beside every figure: it says how many values the figure rests on.
+ * Misleads    Rows without a value and rows set aside are not in it; a mean of few of many rows speaks for those few.
  * Source      no convention involved.
  * Accuracy    exact.
  * Cost        O(1).

@@ -17,6 +17,8 @@ use RowTally\Core\Working\Written;
  * Definition  x̄ ∓ k·s, the standard deviation of the basis.
  * Unit        the unit of the variable.
  * Undefined   as the standard deviation.
+ * When        to tell values that lie far out in units of the spread.
+ * Misleads    The limits can lie where no value is possible, such as below 0: then mean and SD are a bad description.
  * Source      no convention but the divisor.
  * Accuracy    of the exact root, to 60 digits at least, then correctly rounded.
  * Cost        that of the standard deviation.

@@ -6,7 +6,7 @@ namespace RowTally\Core\Figures;
 
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Display\DecimalText;
-use RowTally\Core\Values\Exact;
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Values\Figure;
 
 /** A figure as it is shown, on screen, on the command line and in whatever is handed over. */
@@ -38,7 +38,7 @@ final readonly class FigureText
             $texts = array_map(fn(float $value): string => $this->inUnit($value, true), array_slice($figure->value, 0, self::MODES_SHOWN));
             $more = count($figure->value) - self::MODES_SHOWN;
 
-            return implode(', ', $texts) . ($more > 0 ? " and {$more} more" : '');
+            return implode(NumberMarks::inForce()->between(), $texts) . ($more > 0 ? " and {$more} more" : '');
         }
         if ($figure->value === null) {
             return null;
@@ -61,14 +61,14 @@ final readonly class FigureText
         return match (true) {
             preg_match('/[1-9]/', $text) !== 1 => $text,
             $value > 0.0 => "+{$text}",
-            default => "−{$text}",
+            default => NumberMarks::inForce()->written('-0')[0] === '-' ? "-{$text}" : "−{$text}",
         };
     }
 
     /** A number of rows, as the counts have it. */
     public static function count(Figure $rows): string
     {
-        return Exact::plainText((float) ($rows->number() ?? 0));
+        return DecimalText::whole((float) ($rows->number() ?? 0));
     }
 
     /** A number in the unit of the data, or in its square; a value of the data itself with no more decimals than they have. */

@@ -18,6 +18,8 @@ use RowTally\Core\Working\Written;
  * Definition  (Π x^f)^(1/n) = exp(Σ f·ln x / n).
  * Unit        the unit of the variable.
  * Undefined   Reason::NeedsPositiveValues with any x ≤ 0; Reason::NeedsOneValue when n = 0.
+ * When        for ratios, growth and values that span powers of ten.
+ * Misleads    It lies below the mean, and has no answer as soon as one value is 0 or less.
  * Source      no convention involved.
  * Accuracy    1e-14 relative.
  * Cost        one pass over the distinct values.

@@ -18,6 +18,8 @@ use RowTally\Core\Working\Written;
  * Definition  n / Σ f/x.
  * Unit        the unit of the variable.
  * Undefined   Reason::NeedsPositiveValues with any x ≤ 0; Reason::NeedsOneValue when n = 0.
+ * When        for rates over the same distance or amount: speeds, prices for a fixed sum.
+ * Misleads    The smallest values decide it; it is hardly ever what is meant for plain amounts.
  * Source      no convention involved.
  * Accuracy    1e-14 relative.
  * Cost        one pass over the distinct values.

@@ -18,6 +18,8 @@ use RowTally\Core\Working\Written;
  * Definition  under the quartile rule of the basis, see `Quartiles`.
  * Unit        the unit of the variable.
  * Undefined   Reason::NeedsOneValue when n = 0.
+ * When        beside a median: how wide the middle half is, whatever the tails do.
+ * Misleads    The rule for quartiles decides it where values are few; it is 0 where half of the values are alike.
  * Source      see `QuartileRule`.
  * Accuracy    exact, then correctly rounded.
  * Cost        a few look-ups by rank.

@@ -20,6 +20,8 @@ use RowTally\Core\Working\Written;
  * Definition  g₂ = m₄ / m₂² − 3 for a population; G₂ = ((n + 1)g₂ + 6)(n − 1) / ((n − 2)(n − 3)) for a sample.
  * Unit        none.
  * Undefined   Reason::AllValuesAreEqual; Reason::NeedsFourValues for a sample of fewer; Reason::NeedsOneValue when n = 0.
+ * When        to say whether more values lie far out than in a normal distribution.
+ * Misleads    It speaks of the tails, never of a peak. A single far row can make it.
  * Source      Joanes & Gill, The Statistician 47 (1998) 183–189.
  * Accuracy    1e-12 relative on well-scaled data.
  * Cost        one pass over the distinct values, shared with `Skewness`.

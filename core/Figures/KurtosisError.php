@@ -17,6 +17,8 @@ use RowTally\Core\Working\Written;
  * Definition  2·SE(skewness)·√((n² − 1) / ((n − 3)(n + 5))); depends on n only.
  * Unit        none.
  * Undefined   Reason::NeedsFourValues; Reason::NeedsOneValue when n = 0.
+ * When        to judge a kurtosis by the number of values.
+ * Misleads    It knows the number of values alone: it holds for samples of a normal distribution.
  * Source      Cramér, Mathematical Methods of Statistics (1946) 386.
  * Accuracy    correctly rounded.
  * Cost        O(1).

@@ -17,6 +17,8 @@ use RowTally\Core\Working\Steps;
  * Definition  under the quartile rule of the basis, see `Quartiles`.
  * Unit        the unit of the variable.
  * Undefined   Reason::NeedsOneValue when n = 0.
+ * When        beside the median, for values of any shape.
+ * Misleads    There are eleven rules, which differ most where values are few: say which one. It says nothing of what lies below it.
  * Source      see `QuartileRule`.
  * Accuracy    exact, then correctly rounded.
  * Cost        a few look-ups by rank.

@@ -16,6 +16,8 @@ use RowTally\Core\Working\Written;
  * Definition  x₍ₙ₎.
  * Unit        the unit of the variable.
  * Undefined   Reason::NeedsOneValue when n = 0.
+ * When        for the ends of what was seen, and to find errors of typing.
+ * Misleads    It is one row, which may be a slip; with more rows it only goes up.
  * Source      no convention involved.
  * Accuracy    exact.
  * Cost        one look-up.

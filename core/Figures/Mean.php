@@ -16,6 +16,8 @@ use RowTally\Core\Working\Written;
  * Definition  x̄ = Σ f·x / Σ f.
  * Unit        the unit of the variable.
  * Undefined   Reason::NeedsOneValue when n = 0.
+ * When        where values add up to something (weights, costs), or lie evenly about their middle.
+ * Misleads    A long tail or a few far values pull it towards them; nothing may lie near it where there are two heaps. Put the median beside it.
  * Source      no convention involved.
  * Accuracy    exact, then correctly rounded.
  * Cost        O(1) from merged power sums.

@@ -17,6 +17,8 @@ use RowTally\Core\Working\Written;
  * Definition  Σ f·|x − x̄| / n.
  * Unit        the unit of the variable.
  * Undefined   Reason::NeedsOneValue when n = 0.
+ * When        where a spread is to be told in plain words: so far from the mean on average.
+ * Misleads    It is smaller than the standard deviation of the same values; the two are not to be compared.
  * Source      no convention involved.
  * Accuracy    exact, then correctly rounded.
  * Cost        one binary search and a partial sum.

@@ -17,11 +17,14 @@ use RowTally\Core\Working\Steps;
 use RowTally\Core\Working\Written;
 
 /**
- * Mean, lower or upper limit of its confidence interval at the level of the basis.
+ * Confidence interval of the mean: its lower or its upper limit, at the level of the basis.
  *
  * Definition  x̄ ∓ t·SE, t the quantile (1 + level)/2 of Student's t with n − 1 degrees of freedom.
  * Unit        the unit of the variable.
  * Undefined   as `StandardError`.
+ * When        where the rows are a sample and the mean of what they were drawn from is meant.
+ * Misleads    It holds the mean in so many of a hundred samples, not so many of the values. It knows nothing of a sample that was chosen badly, and
+ *             with few values and a long tail it is too narrow.
  * Source      Student, Biometrika 6 (1908) 1–25.
  * Accuracy    1e-12 relative to the half-width.
  * Cost        one quantile of t.

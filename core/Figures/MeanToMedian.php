@@ -19,6 +19,8 @@ use RowTally\Core\Working\Written;
  * Definition  x̄ / x̃.
  * Unit        none.
  * Undefined   Reason::MedianIsZero; Reason::NeedsOneValue when n = 0.
+ * When        for a first look at symmetry, of values far from 0.
+ * Misleads    Add the same to every value and it changes: it is a gauge for amounts and no measure of shape.
  * Source      no convention involved.
  * Accuracy    exact, then correctly rounded.
  * Cost        that of both.

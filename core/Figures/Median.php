@@ -16,6 +16,8 @@ use RowTally\Core\Working\Steps;
  * Definition  see `MiddleValue`; the same under every quartile rule.
  * Unit        the unit of the variable.
  * Undefined   Reason::NeedsOneValue when n = 0.
+ * When        for values with a long tail or far values, and for ranks.
+ * Misleads    It does not add up: half of the rows say nothing of the sum. Between two heaps it lies where nothing is.
  * Source      no convention involved.
  * Accuracy    exact, then correctly rounded.
  * Cost        two look-ups by rank.

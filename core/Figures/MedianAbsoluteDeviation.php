@@ -18,6 +18,9 @@ use RowTally\Core\Working\Written;
  * Definition  median of |x − x̃|.
  * Unit        the unit of the variable.
  * Undefined   Reason::NeedsOneValue when n = 0.
+ * When        beside a median, where far values must not decide the spread.
+ * Misleads    No factor is applied here: it is about two thirds of a standard deviation of normal values. It is 0 where more than half of the values
+ *             are alike.
  * Source      Hampel, JASA 69 (1974) 383–393.
  * Accuracy    exact, then correctly rounded.
  * Cost        O(log² n): the distances on either side of the median are in order already.

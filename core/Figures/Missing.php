@@ -16,6 +16,8 @@ use RowTally\Core\Working\Written;
  * Definition  rows of the group minus n.
  * Unit        rows, or the unit of the counts.
  * Undefined   never.
+ * When        before anything else: a figure of the others is only as good as what is missing is like them.
+ * Misleads    Missing is seldom by chance. Whoever did not answer, or what could not be weighed, may be just what matters.
  * Source      no convention involved.
  * Accuracy    exact.
  * Cost        O(1).

@@ -15,6 +15,8 @@ use RowTally\Core\Working\Steps;
  * Definition  the largest count of a value.
  * Unit        rows, or the unit of the counts.
  * Undefined   as `Mode`.
+ * When        beside the modes: how much they are ahead of the others.
+ * Misleads    Ten of twenty is much and ten of a thousand little: read it beside the count.
  * Source      no convention involved.
  * Accuracy    exact.
  * Cost        one pass over the counts.

@@ -18,6 +18,8 @@ use RowTally\Core\Working\Written;
  * Definition  below Q₁ − m·IQR or above Q₃ + m·IQR.
  * Unit        rows, or the unit of the counts.
  * Undefined   Reason::NeedsOneValue when n = 0.
+ * When        to see whether far values are a few rows or the shape of all.
+ * Misleads    About seven of a thousand normal values lie beyond the fences at 1.5: some are no surprise where rows are many.
  * Source      see `Outliers`.
  * Accuracy    decided exactly.
  * Cost        two binary searches.
@@ -42,7 +44,7 @@ final readonly class OutlierCount extends NamedStatistic
         $written = static fn(int $count): string => Written::count($count, $observations->countDecimals);
 
         return new Steps(
-            "values below Q₁ − {$basis->innerFence}·IQR or above Q₃ + {$basis->innerFence}·IQR",
+            "values below Q₁ − {$basis->fence()}·IQR or above Q₃ + {$basis->fence()}·IQR",
             [
                 $written($low) . ' below ' . Written::number($quartiles->lowerFence($basis->innerFence)) . ', ' . $written($total - $low) . ' above ' . Written::number($quartiles->upperFence($basis->innerFence)) . ': ' . $written($total),
             ],

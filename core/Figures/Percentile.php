@@ -20,6 +20,8 @@ use RowTally\Core\Working\Steps;
  * Definition  Q(percent / 100) under the quartile rule of the basis, see `Quantile`.
  * Unit        the unit of the variable.
  * Undefined   Reason::NeedsOneValue when n = 0.
+ * When        for limits that so many may lie below: growth, times, loads.
+ * Misleads    Far out few values decide it; and the rule for quartiles is also the rule for it.
  * Source      see `QuartileRule`; the halves rules are served by definitions 6 and 7.
  * Accuracy    exact, then correctly rounded.
  * Cost        two look-ups by rank.

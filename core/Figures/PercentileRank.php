@@ -18,6 +18,8 @@ use RowTally\Core\Values\Reason;
  * Definition  percentile rank = 100·(values below + ½·values equal) / n;  z = (x − x̄) / s with the standard deviation of the basis.
  * Unit        percent; z without a unit.
  * Undefined   the rank needs 1 value; z is undefined where the standard deviation is 0 or undefined.
+ * When        to tell where one value stands among the others.
+ * Misleads    Ten points in the middle are a small step of the value and at the ends a large one. z means a share only for normal values.
  * Source      the common definition that counts half of the equal values.
  * Accuracy    exact, then correctly rounded.
  * Cost        two binary searches.

@@ -16,6 +16,8 @@ use RowTally\Core\Working\Written;
  * Definition  x₍ₙ₎ − x₍₁₎.
  * Unit        the unit of the variable.
  * Undefined   Reason::NeedsOneValue when n = 0.
+ * When        to say from where to where, and to find errors of typing.
+ * Misleads    Two rows decide it, and it grows with the number of rows: ranges of groups of unlike sizes cannot be compared.
  * Source      no convention involved.
  * Accuracy    exact, then correctly rounded.
  * Cost        two look-ups.

@@ -20,6 +20,8 @@ use RowTally\Core\Working\Written;
  * Definition  the share of values x with |x − x̄| ≤ k·s, ends included; the standard deviation of the basis.
  * Unit        none.
  * Undefined   as the standard deviation.
+ * When        to see how well mean and SD describe these values.
+ * Misleads    A share near 68 % does not make them normal: look at the picture.
  * Source      no convention but the divisor.
  * Accuracy    decided exactly, also for values that sit on an end.
  * Cost        two binary searches.

@@ -20,6 +20,8 @@ use RowTally\Core\Working\Written;
  * Definition  g₁ = m₃ / m₂^1.5 for a population; G₁ = g₁·√(n(n − 1)) / (n − 2) for a sample.
  * Unit        none.
  * Undefined   Reason::AllValuesAreEqual; Reason::NeedsThreeValues for a sample of fewer; Reason::NeedsOneValue when n = 0.
+ * When        to say which side has the longer tail, with twenty values or more.
+ * Misleads    A single far row can make it; between groups of few values differences are chance.
  * Source      Joanes & Gill, The Statistician 47 (1998) 183–189.
  * Accuracy    1e-12 relative on well-scaled data.
  * Cost        one pass over the distinct values, shared with `Kurtosis`.

@@ -18,6 +18,8 @@ use RowTally\Core\Working\Written;
  * Definition  √(6n(n − 1) / ((n − 2)(n + 1)(n + 3))); depends on n only.
  * Unit        none.
  * Undefined   Reason::NeedsThreeValues; Reason::NeedsOneValue when n = 0.
+ * When        to judge a skewness by the number of values.
+ * Misleads    It knows the number of values alone: it holds for samples of a normal distribution.
  * Source      Cramér, Mathematical Methods of Statistics (1946) 386.
  * Accuracy    correctly rounded.
  * Cost        O(1).

@@ -17,6 +17,9 @@ use RowTally\Core\Working\Written;
  * Definition  s = √s²;  σ = √σ².
  * Unit        the unit of the variable.
  * Undefined   as the variance, but for Reason::OutOfRange: the root of an exact ratio is taken before any rounding.
+ * When        beside a mean, for values that lie evenly about it.
+ * Misleads    Far values count with their square. About two thirds within one SD is true of a normal distribution and need not be of these; nothing
+ *             says that mean − SD is a possible value.
  * Source      see `Variance`.
  * Accuracy    correctly rounded.
  * Cost        O(1) from merged power sums.

@@ -17,6 +17,9 @@ use RowTally\Core\Working\Written;
  * Definition  s / √n.
  * Unit        the unit of the variable.
  * Undefined   Reason::NeedsOneValue when n = 0. Reason::NeedsTwoValues for one.
+ * When        where the precision of a sample's mean is meant, for intervals.
+ * Misleads    It is small because there are many values, not because they are alike: it is no measure of spread, and bars of it make groups look
+ *             tidier than they are.
  * Source      no convention involved.
  * Accuracy    correctly rounded.
  * Cost        O(1) from merged power sums.

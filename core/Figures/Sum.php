@@ -16,6 +16,8 @@ use RowTally\Core\Working\Written;
  * Definition  Σ f·x.
  * Unit        the unit of the variable.
  * Undefined   Reason::NeedsOneValue when n = 0. Reason::OutOfRange beyond the doubles.
+ * When        where the whole is meant: a harvest, a cost.
+ * Misleads    Missing rows are missing in it: it is too small by them.
  * Source      no convention involved.
  * Accuracy    exact, then correctly rounded.
  * Cost        O(1) from merged power sums.

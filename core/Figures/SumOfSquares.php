@@ -16,6 +16,8 @@ use RowTally\Core\Working\Written;
  * Definition  Σ f·x².
  * Unit        the unit of the variable, squared.
  * Undefined   Reason::NeedsOneValue when n = 0. Reason::OutOfRange beyond the doubles.
+ * When        to check a reckoning by hand.
+ * Misleads    It is of the values, not of their deviations from the mean.
  * Source      no convention involved.
  * Accuracy    exact, then correctly rounded.
  * Cost        O(1) from merged power sums.

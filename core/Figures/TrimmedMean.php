@@ -18,6 +18,8 @@ use RowTally\Core\Working\Written;
  *             n − 2k.
  * Unit        the unit of the variable.
  * Undefined   Reason::NeedsOneValue when n = 0.
+ * When        where a few far values must not decide, and a mean is still wanted.
+ * Misleads    What is left out may be what matters; it is no longer the sum by the number.
  * Source      Tukey & McLaughlin, Sankhyā A 25 (1963) 331–352.
  * Accuracy    exact, then correctly rounded.
  * Cost        two partial sums over a twentieth of the distinct values each.

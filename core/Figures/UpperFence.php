@@ -17,6 +17,8 @@ use RowTally\Core\Working\Written;
  * Definition  under the quartile rule of the basis, see `Quartiles`.
  * Unit        the unit of the variable.
  * Undefined   Reason::NeedsOneValue when n = 0.
+ * When        to find rows that are worth a look.
+ * Misleads    A fence is a reason to look and none to leave out. Of values with a long tail many lie beyond it that are quite as they should be.
  * Source      Tukey, Exploratory Data Analysis (1977), chapter 2; see `QuartileRule`.
  * Accuracy    exact, then correctly rounded.
  * Cost        a few look-ups by rank.
@@ -38,8 +40,8 @@ final readonly class UpperFence extends NamedStatistic
         $quartiles = $observations->quartiles($basis->quartileRule);
 
         return new Steps(
-            "Q₃ + {$basis->innerFence}·IQR",
-            [Written::number($quartiles->q3) . " + {$basis->innerFence}·" . Written::number($quartiles->interquartileRange()) . ' = ' . Written::number($quartiles->upperFence($basis->innerFence))],
+            "Q₃ + {$basis->fence()}·IQR",
+            [Written::number($quartiles->q3) . " + {$basis->fence()}·" . Written::number($quartiles->interquartileRange()) . ' = ' . Written::number($quartiles->upperFence($basis->innerFence))],
             'Tukey, Exploratory Data Analysis (1977), chapter 2',
             true,
         );

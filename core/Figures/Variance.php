@@ -22,6 +22,8 @@ use RowTally\Core\Working\Written;
  *             counts that are not whole add up to 1 or less); Reason::OutOfRange when the variance leaves the doubles (values
  *             near 1e300 or 1e-300), where the standard deviation still stands. Zero, not undefined, when all values are
  *             equal.
+ * When        as a step of other reckonings, where spreads add up.
+ * Misleads    Its unit is squared, so that nobody can picture it: tell the standard deviation.
  * Source      Σ(x − x̄)² = (n·Σx² − (Σx)²) / n on exact integers, where nothing can cancel.
  * Accuracy    correctly rounded.
  * Cost        O(1) from merged power sums.

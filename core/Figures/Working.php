@@ -9,6 +9,7 @@ use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\Convention;
 use RowTally\Core\Basis\QuartileRule;
 use RowTally\Core\Basis\SampleOrPopulation;
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Observations\Observations;
 use RowTally\Core\Quantiles\Quantile;
 use RowTally\Core\Values\Exact;
@@ -131,7 +132,7 @@ final readonly class Working
         $conventions = [
             [Convention::Divisor, 'Taken as', array_map(static fn(SampleOrPopulation $case): array => [$case->value, 'a ' . $case->words(), $basis->with(takenAs: $case), $case === $basis->takenAs], SampleOrPopulation::cases())],
             [Convention::QuartileRule, 'Quartiles by', array_map(static fn(QuartileRule $case): array => [$case->value, $case->words(), $basis->with(quartileRule: $case), $case === $basis->quartileRule], QuartileRule::cases())],
-            [Convention::Fences, 'Fences at', array_map(static fn(string $m): array => [$m, "{$m} IQR", $basis->with(innerFence: $m), $m === $basis->innerFence], self::withOwn(self::FENCES, $basis->innerFence))],
+            [Convention::Fences, 'Fences at', array_map(static fn(string $m): array => [$m, NumberMarks::inForce()->written($m) . ' IQR', $basis->with(innerFence: $m), $m === $basis->innerFence], self::withOwn(self::FENCES, $basis->innerFence))],
             [Convention::Level, 'Confidence level', array_map(static fn(string $level): array => [$level, Basis::percentOf($level) . ' %', $basis->with(level: $level), $level === $basis->level], self::withOwn(self::LEVELS, $basis->level))],
         ];
         $others = [];

@@ -6,6 +6,7 @@ namespace RowTally\Core\Formula;
 
 use DomainException;
 use RowTally\Core\Exception\CoreException;
+use RowTally\Core\Marks\NumberMarks;
 
 /** A formula cannot be understood: where, why, and what would do. */
 final class FormulaError extends DomainException implements CoreException
@@ -96,7 +97,7 @@ final class FormulaError extends DomainException implements CoreException
 
     public static function tooCostly(int $parts, int $rows, int $most): self
     {
-        return new self(sprintf('The condition has %d parts, and there are %s rows: at most %d parts can be worked out for so many while you wait. Make a variable of a part of it, and go on with that.', $parts, number_format($rows), intdiv($most, max(1, $rows))), 0, 1);
+        return new self(sprintf('The condition has %d parts, and there are %s rows: at most %d parts can be worked out for so many while you wait. Make a variable of a part of it, and go on with that.', $parts, NumberMarks::count($rows), intdiv($most, max(1, $rows))), 0, 1);
     }
 
     public static function decimalComma(Token $token): self

@@ -94,6 +94,12 @@ final readonly class FrequencyTable
         return $this->upTo[$column] === [] ? 0 : $this->upTo[$column][count($this->upTo[$column]) - 1];
     }
 
+    /** How many have this label or one before it. */
+    public function upTo(int $column, int $row): int
+    {
+        return $this->upTo[$column][$row];
+    }
+
     public function percentOfAll(int $column, int $row): ?string
     {
         return self::percent($this->counts[$column][$row], $this->total($column) + $this->missing[$column]);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace RowTally\Core\Grouped;
 
 use Brick\Math\BigDecimal;
+use RowTally\Core\Display\DecimalText;
 use RowTally\Core\Exception\NotUnderstood;
 
 /**
@@ -65,7 +66,7 @@ final readonly class Amendments
     public function words(array $rows): string
     {
         $label = static fn(int $i): string => $rows[$i]->label ?? '?';
-        $text = static fn(BigDecimal $number): string => str_replace('-', '−', (string) $number);
+        $text = DecimalText::plain(...);
         $words = $this->unit === null ? [] : ["rounding unit {$text($this->unit)}"];
         foreach ($this->edges as $i => $edge) {
             $words[] = $i === 0 ? "“{$label(0)}” from {$text($edge)}" : "“{$label($i - 1)}” up to {$text($edge)}";

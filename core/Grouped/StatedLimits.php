@@ -7,7 +7,12 @@ namespace RowTally\Core\Grouped;
 use Brick\Math\BigDecimal;
 use RowTally\Core\Parsing\ClassLabel;
 
-/** What the limits that a label states stand for. */
+/**
+ * What the limits that a label states stand for, such as 12–17: from half below to half above, from the one to the other, or years completed.
+ *
+ * When        by how the values were taken: rounded, measured between boundaries, or counted when complete.
+ * Misleads    The three move every midpoint by half a unit or more, and mean and median with them.
+ */
 enum StatedLimits: string
 {
     case Rounded = 'rounded';

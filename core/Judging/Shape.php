@@ -9,6 +9,7 @@ use RowTally\Core\Display\DecimalText;
 use RowTally\Core\Figures\Catalogue;
 use RowTally\Core\Figures\FigureText;
 use RowTally\Core\Figures\NormalityFigure;
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\Reason;
 
@@ -75,7 +76,7 @@ final readonly class Shape
 
     private static function outOf(float $p, int $samples): string
     {
-        return DecimalText::of($p * $samples, 0) . ' of ' . number_format($samples) . ' ';
+        return DecimalText::of($p * $samples, 0) . ' of ' . NumberMarks::count($samples) . ' ';
     }
 
     /**

@@ -73,6 +73,6 @@ final readonly class Comparison
 
     private static function plain(BigDecimal $number): string
     {
-        return str_replace('-', '−', Exact::plainDecimal($number));
+        return DecimalText::whole($number);
     }
 }

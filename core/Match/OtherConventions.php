@@ -13,6 +13,7 @@ use RowTally\Core\Figures\Catalogue;
 use RowTally\Core\Figures\NormalityFigure;
 use RowTally\Core\Figures\Percentile;
 use RowTally\Core\Figures\Statistic;
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Values\Exact;
 
 /** Every figure as it is, with one convention changed that it depends on, and as others reckon it; percentiles, and percents taken as fractions. */
@@ -63,7 +64,7 @@ final readonly class OtherConventions
             $bases = [...$bases, ...match ($convention) {
                 Convention::Divisor => array_map(fn(SampleOrPopulation $case): array => [$this->search->basis->with(takenAs: $case), "taken as a {$case->words()}"], SampleOrPopulation::cases()),
                 Convention::QuartileRule => array_map(fn(QuartileRule $rule): array => [$this->search->basis->with(quartileRule: $rule), "quartiles by {$rule->words()}"], QuartileRule::cases()),
-                Convention::Fences => array_map(fn(string $fence): array => [$this->search->basis->with(innerFence: $fence), "fences at {$fence} IQR"], self::FENCES),
+                Convention::Fences => array_map(fn(string $fence): array => [$this->search->basis->with(innerFence: $fence), 'fences at ' . NumberMarks::inForce()->written($fence) . ' IQR'], self::FENCES),
                 Convention::Level => array_map(fn(string $level): array => [$this->search->basis->with(level: $level), 'at ' . Basis::percentOf($level) . ' %'], self::LEVELS),
             }];
         }

@@ -8,6 +8,7 @@ use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
 use RowTally\Core\Basis\Convention;
 use RowTally\Core\Basis\SampleOrPopulation;
+use RowTally\Core\Display\DecimalText;
 use RowTally\Core\Figures\Catalogue;
 use RowTally\Core\Observations\Observations;
 use RowTally\Core\Plots\AutomaticClasses;
@@ -135,7 +136,7 @@ final readonly class Slips
         foreach ($this->suspects() as $place => $value) {
             $unscaled = $value->withPointMovedRight($values->decimals())->toInt();
             $rest = new Observations($values->changed([$unscaled => 1], []), $this->search->observations->missing, 0);
-            $found = [...$found, ...$this->handedOn($rest, 'one row left out, with ' . str_replace('-', '−', Exact::plainDecimal($value)), FindFigure::SLIP + 40 + $place)];
+            $found = [...$found, ...$this->handedOn($rest, 'one row left out, with ' . DecimalText::whole($value), FindFigure::SLIP + 40 + $place)];
         }
 
         return $found;

@@ -6,6 +6,7 @@ namespace RowTally\Core\Match;
 
 use Brick\Math\BigDecimal;
 use Brick\Math\RoundingMode;
+use RowTally\Core\Display\DecimalText;
 use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Values\Exact;
 
@@ -56,7 +57,7 @@ final readonly class Stated
      */
     public static function inWords(string $text, array $readings): ?string
     {
-        $shown = array_map(static fn(self $stated): string => str_replace('-', '−', (string) $stated->value) . ($stated->isPercent ? ' %' : ''), $readings);
+        $shown = array_map(static fn(self $stated): string => DecimalText::whole($stated->value) . ($stated->isPercent ? ' %' : ''), $readings);
         $hasMarks = preg_match('/[,\'’]|\..*\./u', $text) === 1;
 
         return count($shown) > 1

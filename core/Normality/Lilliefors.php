@@ -18,6 +18,8 @@ use RowTally\Core\Values\Reason;
  * Unit        none.
  * Undefined   fewer than 3 values, all equal, counts that are not whole; p with fewer than 5 values; above 0.1 the formula for p
  *             does not hold, and that is all that is said.
+ * When        where the largest gap of the shares matters; with several hundred values.
+ * Misleads    It looks at the middle and hardly at the tails. A large p does not show that values are normal.
  * Source      Lilliefors, JASA 62 (1967) 399–402; Dallal & Wilkinson, The American Statistician 40 (1986) 294–296.
  * Accuracy    1e-13 for D; p as good as the formula.
  * Cost        one F for each distinct value.

@@ -17,6 +17,8 @@ use RowTally\Core\Values\Reason;
  * Definition  W = (Σ aᵢ x₍ᵢ₎)² / Σ(x − x̄)² with Royston's weights; a small p is unlike a normal.
  * Unit        none.
  * Undefined   fewer than 3 or more than 5,000 values; all equal; counts that are not whole.
+ * When        for 3 to 5,000 values, beside the normal Q–Q plot.
+ * Misleads    A large p does not show that values are normal. With few values it sees gross departures only, with many the slightest.
  * Source      Royston, Algorithm AS R94, Applied Statistics 44 (1995) 547–551.
  * Accuracy    1e-12 relative for W, 1e-9 for p against the same algorithm with 60 digits.
  * Cost        O(n), n ≤ 5,000.

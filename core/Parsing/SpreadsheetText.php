@@ -23,7 +23,7 @@ final class SpreadsheetText
     /** A text from elsewhere, written so that `original()` gives just it: only what would lose an apostrophe gets one more. */
     public static function kept(string $text): string
     {
-        return self::original($text) === $text ? $text : "'{$text}";
+        return ($text[0] ?? '') !== "'" || self::original($text) === $text ? $text : "'{$text}";
     }
 
     public static function original(string $text): string

@@ -23,6 +23,8 @@ use RowTally\Core\Values\Resolution;
  *             step, from a round number where classes are closed on the left, else half a step below the lowest value of each.
  * Unit        the unit of the variable.
  * Undefined   for no values.
+ * When        leave them be at first; choose your own where readers know certain limits.
+ * Misleads    Few classes hide heaps, and many show chance: try two widths before you say what the shape is.
  * Source      see `ClassRule`.
  * Accuracy    edges are exact decimals.
  * Cost        two quartiles.

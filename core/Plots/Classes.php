@@ -7,6 +7,7 @@ namespace RowTally\Core\Plots;
 use Brick\Math\BigDecimal;
 use Brick\Math\RoundingMode;
 use RowTally\Core\Basis\ClassEdge;
+use RowTally\Core\Display\DecimalText;
 use RowTally\Core\Formula\Condition;
 use RowTally\Core\Values\Exact;
 use RowTally\Core\Values\ScaledBound;
@@ -138,7 +139,7 @@ final class Classes
 
     private function label(int $i, ClassEdge $edge): string
     {
-        $text = static fn(BigDecimal $number): string => str_replace('-', '−', Exact::plainDecimal($number));
+        $text = DecimalText::whole(...);
         if ($this->holdOneValueEach) {
             return $text($this->middle($i));
         }

@@ -9,6 +9,7 @@ use RowTally\Core\Basis\Basis;
 use RowTally\Core\Display\DecimalText;
 use RowTally\Core\Display\Percent;
 use RowTally\Core\Figures\PercentileRank;
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\BucketedValues;
 use RowTally\Core\Values\Exact;
@@ -65,7 +66,7 @@ final readonly class Crosshair
             }
             $says[] = "{$values[$i]}: {$percentile} % below"
                 . ($reference === null ? '' : ', z ' . DecimalText::of(($at - $mean) * $reference, 2))
-                . (isset($histogram->counts[$class]) ? ', ' . number_format($histogram->counts[$class] / 10 ** $observations->countDecimals, $histogram->counts[$class] % 10 ** $observations->countDecimals === 0 ? 0 : $observations->countDecimals) . ' in this class' : '');
+                . (isset($histogram->counts[$class]) ? ', ' . NumberMarks::count($histogram->counts[$class] / 10 ** $observations->countDecimals, $histogram->counts[$class] % 10 ** $observations->countDecimals === 0 ? 0 : $observations->countDecimals) . ' in this class' : '');
         }
 
         return new self($values, $says);

@@ -16,6 +16,8 @@ use RowTally\Core\Values\Exact;
  *             upper edge. Of unequal classes only densities can be compared, so counts and percents of theirs are drawn as densities.
  * Unit        rows, percent, or one over the unit of the variable.
  * Undefined   0 for a group without values.
+ * When        counts for one group, percent for groups of unlike sizes, densities for unequal classes.
+ * Misleads    Counts of unequal classes mislead: a wide class looks full because it is wide.
  * Source      no convention involved.
  * Accuracy    one rounding.
  * Cost        O(classes).

@@ -15,6 +15,7 @@ use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Formula\Formula;
 use RowTally\Core\Formula\FormulaError;
 use RowTally\Core\Formula\Table;
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Parsing\VariableType;
 use RowTally\Core\Plots\AutomaticClasses;
 use RowTally\Core\Plots\Classes;
@@ -182,7 +183,8 @@ final readonly class RowGrouping
         $isOpenBelow = $edge === ClassEdge::Right && $column->decimals === null;
 
         return [
-            'labels' => [...$classes->labels($edge), null],
+            // What a group is called is kept and asked for: it is the same for everybody.
+            'labels' => [...(new NumberMarks())->during(static fn(): array => $classes->labels($edge)), null],
             'codes' => static function (int $chunk) use ($column, $chunks, $least, $number, $isOpenBelow): array {
                 $rows = $column->decimals === null ? $column->doubles($chunks[$chunk]) : $column->integers($chunks[$chunk]);
                 $codes = [];

@@ -43,44 +43,93 @@ final class Readings
      */
     public static function ofNumber(NumberSubject $subject): array
     {
-        return self::said([
-            new Number\Constant(), new Number\OneValueDominates(), new Number\Missing(), new Number\Few(), new Number\OutlyingValues(),
-            new Number\RoundedByEye(), new Number\LongTail(), new Number\FarValues(), new Number\Centre(), new Number\AgainstNormal(),
-            new Number\WithinSpread(), new Number\ConventionMatters(), new Number\CommonestValues(), new Number\CountsUnit(), new Number\ClassesCost(),
-            new Number\MiddleHalf(),
-        ], $subject, $subject->column);
+        return self::said(self::aboutNumbers(), $subject, $subject->column);
     }
 
     /** @return list<Reading> of the groups of a number variable beside one another */
     public static function ofGroups(GroupsSubject $subject): array
     {
-        return $subject->areEnough() ? self::said([
-            new Groups\Centres(), new Groups\OrderDiffers(), new Groups\Spreads(), new Groups\Apart(), new Groups\Small(),
-        ], $subject, null) : [];
+        return $subject->areEnough() ? self::said(self::aboutGroups(), $subject, null) : [];
     }
 
     /** @return list<Reading> of the labels of a category */
     public static function ofLabels(LabelsSubject $subject): array
     {
-        return self::said([new Labels\Commonest()], $subject, $subject->column);
+        return self::said(self::aboutLabels(), $subject, $subject->column);
     }
 
     /** @return list<Reading> of classes with counts */
     public static function ofClasses(ClassesSubject $subject): array
     {
-        return self::said([new Labels\OpenClass()], $subject, $subject->column);
+        return self::said(self::aboutClasses(), $subject, $subject->column);
     }
 
     /** @return list<Reading> of two groups against each other */
     public static function ofComparedGroups(GroupsAgainst $subject): array
     {
-        return self::said([new Compared\Difference(), new Compared\ChanceAbove(), new Compared\RangeAgainstMiddle(), new Compared\CentreAgainstSpread()], $subject, null);
+        return self::said(self::aboutComparedGroups(), $subject, null);
     }
 
     /** @return list<Reading> of the same rows earlier and later */
     public static function ofComparedPairs(PairsAgainst $subject): array
     {
-        return self::said([new Compared\Change(), new Compared\SteadyOrMixed()], $subject, null);
+        return self::said(self::aboutComparedPairs(), $subject, null);
+    }
+
+    /** @return non-empty-array<string, list<Rule<*>>> all of them, by what they speak of */
+    public static function rules(): array
+    {
+        return [
+            'a number' => self::aboutNumbers(),
+            'groups' => self::aboutGroups(),
+            'labels' => self::aboutLabels(),
+            'classes' => self::aboutClasses(),
+            'two groups compared' => self::aboutComparedGroups(),
+            'the same rows compared' => self::aboutComparedPairs(),
+        ];
+    }
+
+    /** @return list<Rule<NumberSubject>> */
+    private static function aboutNumbers(): array
+    {
+        return [
+            new Number\Constant(), new Number\OneValueDominates(), new Number\Missing(), new Number\Few(), new Number\OutlyingValues(),
+            new Number\RoundedByEye(), new Number\LongTail(), new Number\FarValues(), new Number\Centre(), new Number\AgainstNormal(),
+            new Number\WithinSpread(), new Number\ConventionMatters(), new Number\CommonestValues(), new Number\CountsUnit(), new Number\ClassesCost(),
+            new Number\MiddleHalf(),
+        ];
+    }
+
+    /** @return list<Rule<GroupsSubject>> */
+    private static function aboutGroups(): array
+    {
+        return [
+            new Groups\Centres(), new Groups\OrderDiffers(), new Groups\Spreads(), new Groups\Apart(), new Groups\Small(),
+        ];
+    }
+
+    /** @return list<Rule<LabelsSubject>> */
+    private static function aboutLabels(): array
+    {
+        return [new Labels\Commonest()];
+    }
+
+    /** @return list<Rule<ClassesSubject>> */
+    private static function aboutClasses(): array
+    {
+        return [new Labels\OpenClass()];
+    }
+
+    /** @return list<Rule<GroupsAgainst>> */
+    private static function aboutComparedGroups(): array
+    {
+        return [new Compared\Difference(), new Compared\ChanceAbove(), new Compared\RangeAgainstMiddle(), new Compared\CentreAgainstSpread()];
+    }
+
+    /** @return list<Rule<PairsAgainst>> */
+    private static function aboutComparedPairs(): array
+    {
+        return [new Compared\Change(), new Compared\SteadyOrMixed()];
     }
 
     /**

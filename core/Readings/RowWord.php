@@ -6,6 +6,7 @@ namespace RowTally\Core\Readings;
 
 use RowTally\Core\Display\DecimalText;
 use RowTally\Core\Exception\NotUnderstood;
+use RowTally\Core\Marks\NumberMarks;
 
 /** What a row of the dataset is, in one word: hive and hives. */
 final readonly class RowWord
@@ -51,6 +52,6 @@ final readonly class RowWord
 
     public static function number(int $unscaled, int $decimals = 0): string
     {
-        return $decimals === 0 ? number_format($unscaled) : DecimalText::of($unscaled / 10 ** $decimals, $decimals);
+        return $decimals === 0 ? NumberMarks::count($unscaled) : DecimalText::of($unscaled / 10 ** $decimals, $decimals);
     }
 }

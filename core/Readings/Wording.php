@@ -8,6 +8,7 @@ use Brick\Math\BigRational;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Display\DecimalText;
 use RowTally\Core\Figures\FigureText;
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Values\Exact;
 use RowTally\Core\Values\Figure;
 use RowTally\Core\Values\OrderedValues;
@@ -63,16 +64,12 @@ final readonly class Wording
     public function apart(BigRational $first, BigRational $second): array
     {
         $distance = $second->minus($first)->abs();
-        $tried = [];
-        foreach (self::MORE_DECIMALS as $more) {
-            $display = $this->display->withMoreDecimals($more);
-            [$one, $other, $between] = $tried[] = array_map(static fn(BigRational $value): string => $display->inUnit(self::double($value)), [$first, $second, $distance]);
-            if (self::addUp($one, $other, $between)) {
-                return [$other, $between];
-            }
-        }
+        $written = fn(int $more): array => array_map(fn(BigRational $value): string => $this->display->withMoreDecimals($more)->inUnit(self::double($value)), [$first, $second, $distance]);
+        // Whether they add up does not hang on anybody's marks.
+        $adding = array_filter(self::MORE_DECIMALS, static fn(int $more): bool => (new NumberMarks())->during(static fn(): bool => self::addUp(...$written($more))));
+        [, $other, $between] = $written(array_values($adding)[0] ?? self::MORE_DECIMALS[1]);
 
-        return [$tried[1][1], $tried[1][2]];
+        return [$other, $between];
     }
 
     private static function addUp(string $one, string $other, string $between): bool

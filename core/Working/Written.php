@@ -7,6 +7,7 @@ namespace RowTally\Core\Working;
 use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
 use RowTally\Core\Basis\SampleOrPopulation;
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\Exact;
 
@@ -50,7 +51,7 @@ final class Written
     {
         $text = self::number($number);
 
-        return str_starts_with($text, '−') ? "({$text})" : $text;
+        return preg_match('/^[0-9]/', $text) === 1 ? $text : "({$text})";
     }
 
     /**
@@ -79,7 +80,7 @@ final class Written
     /** A count in the unit of the counts. */
     public static function count(int $unscaled, int $decimals): string
     {
-        return Exact::plainDecimal(BigDecimal::ofUnscaledValue($unscaled, $decimals));
+        return self::signed(Exact::plainDecimal(BigDecimal::ofUnscaledValue($unscaled, $decimals)));
     }
 
     public static function size(Observations $observations): string
@@ -112,6 +113,6 @@ final class Written
 
     private static function signed(string $text): string
     {
-        return str_replace('-', '−', $text);
+        return NumberMarks::inForce()->written($text);
     }
 }

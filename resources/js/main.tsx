@@ -3,10 +3,15 @@ import { lazy, StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Redirect, Route, Switch } from 'wouter';
 import '../css/app.css';
+import { beginSession } from './account/queries';
 import { SignedIn } from './account/SignedIn';
 import { Refusal } from './api/client';
+import { datasetKey } from './api/datasets';
 import { mutationCache } from './api/failures';
 import { outbox } from './api/outbox';
+import { FIGURES } from './api/figures';
+import { started } from './api/started';
+import { fetched } from './ui/fetched';
 import { applyTheme } from './ui/theme';
 
 applyTheme();
@@ -14,21 +19,38 @@ applyTheme();
 // Each place is fetched when somebody goes there.
 const AccountPage = lazy(async () => ({ default: (await import('./account/AccountPage')).AccountPage }));
 const CheckPage = lazy(async () => ({ default: (await import('./check/CheckPage')).CheckPage }));
-const ComparePage = lazy(async () => ({ default: (await import('./compare/ComparePage')).ComparePage }));
-const DatasetsPage = lazy(async () => ({ default: (await import('./datasets/DatasetsPage')).DatasetsPage }));
+const ComparePage = fetched(async () => (await import('./compare/ComparePage')).ComparePage);
+const DatasetsPage = fetched(async () => (await import('./datasets/DatasetsPage')).DatasetsPage);
 const DocsPage = lazy(async () => ({ default: (await import('./docs/DocsPage')).DocsPage }));
+const GuidePage = lazy(async () => ({ default: (await import('./guide/GuidePage')).GuidePage }));
 const IntakePage = lazy(async () => ({ default: (await import('./intake/IntakePage')).IntakePage }));
-const ProfilePage = lazy(async () => ({ default: (await import('./profile/ProfilePage')).ProfilePage }));
+const ProfilePage = fetched(async () => {
+    const { ProfilePage: Page, Sheet } = await import('./profile/ProfilePage');
+    if (new URLSearchParams(location.search).has('of')) {
+        // What the server drew is taken over whole.
+        await Sheet.fetch();
+    }
+    return Page;
+});
 const doors = () => import('./account/Doors');
 const RegisterPage = lazy(async () => ({ default: (await doors()).RegisterPage }));
 const ForgotPage = lazy(async () => ({ default: (await doors()).ForgotPage }));
 const NewPasswordPage = lazy(async () => ({ default: (await doors()).NewPasswordPage }));
 const ConfirmPage = lazy(async () => ({ default: (await doors()).ConfirmPage }));
 const SignInPage = lazy(async () => ({ default: (await import('./account/SignInPage')).SignInPage }));
-const ReportPage = lazy(async () => ({ default: (await import('./report/ReportPage')).ReportPage }));
+const ReportPage = fetched(async () => (await import('./report/ReportPage')).ReportPage);
 const SharedReportPage = lazy(async () => ({ default: (await import('./report/SharedReportPage')).SharedReportPage }));
 const TeamsPage = lazy(async () => ({ default: (await import('./account/TeamsPage')).TeamsPage }));
-const RowsPage = lazy(async () => ({ default: (await import('./rows/RowsPage')).RowsPage }));
+const RowsPage = fetched(async () => (await import('./rows/RowsPage')).RowsPage);
+
+/** What the first screen shows is waited for: the page came with it. */
+const FIRST = [
+    { path: /^\/datasets$/, Page: DatasetsPage },
+    { path: /^\/datasets\/\d+\/rows$/, Page: RowsPage },
+    { path: /^\/datasets\/\d+\/profile$/, Page: ProfilePage },
+    { path: /^\/datasets\/\d+\/compare$/, Page: ComparePage },
+    { path: /^\/datasets\/\d+\/report$/, Page: ReportPage },
+];
 
 const queries = new QueryClient({
     mutationCache,
@@ -41,6 +63,18 @@ const queries = new QueryClient({
         },
     },
 });
+
+// What the page came with need not be asked for.
+const { session, dataset, figures } = started();
+if (session !== undefined) {
+    beginSession(queries, session);
+}
+if (dataset !== undefined) {
+    queries.setQueryData(datasetKey(dataset.id), dataset);
+}
+if (figures !== undefined) {
+    queries.setQueryData(FIGURES, figures);
+}
 
 // Where a change was not answered as it should be, it is not known what is there: the page looks.
 mutationCache.subscribe(({ type, mutation }) => {
@@ -64,8 +98,7 @@ if (waiting.size > 0) {
     });
 }
 
-const root = document.getElementById('app');
-if (root !== null) {
+function show(root: HTMLElement): void {
     createRoot(root).render(
         <StrictMode>
             <QueryClientProvider client={queries}>
@@ -93,6 +126,8 @@ if (root !== null) {
                             <Switch>
                                 <Route path="/datasets" component={DatasetsPage} />
                                 <Route path="/account" component={AccountPage} />
+                                <Route path="/guide" component={GuidePage} />
+                                <Route path="/guide/:topic" component={GuidePage} />
                                 <Route path="/teams" component={TeamsPage} />
                                 <Route path="/reports/:report" component={SharedReportPage} />
                                 <Route path="/check" component={CheckPage} />
@@ -111,4 +146,13 @@ if (root !== null) {
             </QueryClientProvider>
         </StrictMode>,
     );
+}
+
+const root = document.getElementById('app');
+if (root !== null) {
+    const first = FIRST.find(({ path }) => path.test(location.pathname));
+    // What cannot be fetched is said by the place itself.
+    void Promise.resolve(first?.Page.fetch())
+        .catch(() => undefined)
+        .then(() => show(root));
 }

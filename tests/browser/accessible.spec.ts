@@ -38,7 +38,7 @@ test('before one is signed in', async ({ page }) => {
 
 test('datasets, account, teams, checking, bringing in', async ({ page }) => {
     await signIn(page);
-    for (const path of ['/datasets', '/account', '/teams', '/check']) {
+    for (const path of ['/datasets', '/account', '/teams', '/check', '/guide', '/guide/skewness']) {
         await page.goto(path);
         await expect(page.getByRole('main')).toBeVisible();
         await page.waitForLoadState('networkidle');
@@ -114,6 +114,14 @@ test('the profile with its pictures, its basis, and the working of a figure', as
     await page.keyboard.press('#');
     await expect(page.getByRole('complementary', { name: 'Working' }).getByRole('heading').first()).toBeVisible();
     await isAccessible(page, 'the working');
+    await page.getByRole('button', { name: /^When to use it/ }).click();
+    await expect(page.getByRole('dialog').getByRole('heading')).toHaveText('Mean x̄');
+    await isAccessible(page, 'the page about a figure');
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: /^What these mean/ }).click();
+    await expect(page.getByRole('dialog').getByText('Sample or population')).toBeVisible();
+    await isAccessible(page, 'the pages about the conventions');
+    await page.keyboard.press('Escape');
     await page.keyboard.press('?');
     await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
     await isAccessible(page, 'the keys');
@@ -194,7 +202,7 @@ test('single keys lead through the profile, are listed, and can be switched off'
     await expect(page.getByRole('searchbox', { name: 'Find a variable' })).toBeFocused();
     await page.keyboard.press('Tab');
     await page.keyboard.press(';');
-    await expect(page.getByRole('menu')).toBeVisible();
+    await expect(page.locator('[role="menu"]:focus-within')).toBeVisible();
     await page.keyboard.press('ArrowDown');
     await page.keyboard.press('ArrowDown');
     await page.keyboard.press('Enter');
@@ -260,9 +268,32 @@ test('the grid says where one is: heads, places, order, what could not be read; 
     await expect(page.locator('[aria-invalid="true"]').first()).toHaveAttribute('title', /Could not be read/);
 });
 
+/** Tables wider than their room whose first column goes out of sight when the others are looked at. */
+function firstColumnsThatLeave(): string[] {
+    return [...document.querySelectorAll('main table')].flatMap((table) => {
+        let room: Element | null = table.parentElement;
+        while (
+            room !== null &&
+            !(['auto', 'scroll'].includes(getComputedStyle(room).overflowX) && room.scrollWidth > room.clientWidth + 1)
+        ) {
+            room = room.parentElement;
+        }
+        const cell = table.querySelector('tbody tr:last-child > :first-child');
+        if (room === null || cell === null) {
+            return [];
+        }
+        const before = cell.getBoundingClientRect().left;
+        room.scrollLeft = 40;
+        const after = cell.getBoundingClientRect().left;
+        room.scrollLeft = 0;
+        return Math.abs(after - before) < 41 && after >= room.getBoundingClientRect().left - 1 ? [] : [table.outerHTML.slice(0, 160)];
+    });
+}
+
 for (const [width, height] of [
     [320, 640],
     [640, 400],
+    [768, 800],
 ] as const) {
     test(`every place works in a window of ${width} × ${height}`, async ({ page }) => {
         await signIn(page);
@@ -280,6 +311,7 @@ for (const [width, height] of [
                     place,
                 )
                 .toEqual([0]);
+            expect.soft(await page.evaluate(firstColumnsThatLeave), place).toEqual([]);
         };
         for (const place of [
             '/datasets',
@@ -287,6 +319,7 @@ for (const [width, height] of [
             '/teams',
             `${address}rows`,
             `${address}profile?of=before&by=site`,
+            `${address}profile?of=temper&by=site`,
             `${address}compare`,
             `${address}report`,
         ]) {
@@ -295,9 +328,17 @@ for (const [width, height] of [
             await page.waitForLoadState('networkidle');
             await isWhole(place);
         }
-        // The list of variables is a drawer, the basis one line that opens.
         await page.goto(`${address}profile?of=before`);
         await expect.poll(() => figures(page, 'n')).toEqual(['49']);
+        if (width === 768) {
+            for (const place of ['rows', 'profile', 'compare']) {
+                await page.goto(`${address}${place}`);
+                const main = page.getByRole('main');
+                await expect.poll(() => main.evaluate((one) => one.clientHeight / innerHeight)).toBeGreaterThan(0.6);
+            }
+            return;
+        }
+        // The list of variables is a drawer, the basis one line that opens.
         await page.getByRole('button', { name: 'Variables: Before' }).click();
         const drawer = page.getByRole('complementary', { name: 'Variables' });
         await expect(drawer).toBeFocused();

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { bringIn, choose, signIn } from './steps';
+import { bringIn, choose, signIn, reload } from './steps';
 
 test.beforeEach(async ({ page }) => {
     await signIn(page);
@@ -42,7 +42,7 @@ test('a pasted table of classes comes to mean and standard deviation, counts are
 
     await choose(page, /^Counts/, 'no counts');
     await page.getByRole('button', { name: 'No, and do not ask again' }).click();
-    await page.reload();
+    await reload(page);
     await expect(page.locator('td[data-grouped="n"]')).toHaveText('3');
     await expect(page.getByRole('button', { name: 'Use it as counts' })).toBeHidden();
 });
@@ -80,7 +80,7 @@ test('a column of counts for each group makes a column of figures for each', asy
         await route.continue();
     });
     await page.setViewportSize({ width: 1000, height: 700 });
-    await page.reload();
+    await reload(page);
     const word = page.getByRole('button', { name: /^Classes shown as/ });
     await word.evaluate((element) => element.scrollIntoView({ block: 'end' }));
     await word.click();

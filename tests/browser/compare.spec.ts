@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { choose, signIn, upload, uploadAndOpen } from './steps';
+import { choose, signIn, upload, uploadAndOpen, reload } from './steps';
 
 const hives =
     'Tag,Apiary,Before,After,Honey (kg)\n' +
@@ -42,7 +42,7 @@ test('two groups stand in the order in which people compare, are turned by a pre
     await page.getByRole('button', { name: 'The other way round' }).click();
     await expect(line(page, 'mean')).toContainText(/45\.6\s*24\.0\s*−21\.6/);
     await choose(page, /^Better is/, 'fewer');
-    await page.reload();
+    await reload(page);
     await expect(line(page, 'mean')).toContainText('−21.6');
     await expect(page.getByRole('region', { name: 'What it says' })).toContainText('North’s mean is 21.6 kg below South’s');
     await page.getByRole('region', { name: 'Comparison', exact: true }).getByRole('button', { name: 'Keep' }).click();

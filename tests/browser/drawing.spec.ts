@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Locator, type Page, test } from '@playwright/test';
-import { choose, signIn, takeOut, uploadAndOpen } from './steps';
+import { choose, signIn, takeOut, uploadAndOpen, reload } from './steps';
 
 const rows = Array.from({ length: 60 }, (_, i) => ({
     tag: `H-${i + 1}`,
@@ -139,7 +139,7 @@ test('two groups lie over one another as outlines, lanes go by a figure', async 
     // South is 4 higher in the middle.
     await choose(page, /^Order of the lanes/, 'order of median');
     await expect.poll(lanes).toEqual(['Overall', 'south', 'north']);
-    await page.reload();
+    await reload(page);
     await expect(page.locator('rect[data-bar]').first()).toBeVisible();
     await expect.poll(lanes).toEqual(['Overall', 'south', 'north']);
 });

@@ -1,4 +1,5 @@
 import { readFile } from 'node:fs/promises';
+import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 import { HtmlValidate } from 'html-validate';
 import { choose, KEEP, signIn, upload, uploadAndOpen } from './steps';
@@ -67,7 +68,22 @@ test('what is handed over opens without scripts, stays as it was, is read under 
     // Under a link, with a passphrase, by somebody without an account.
     await page.getByRole('button', { name: 'Make a link to edition 1' }).click();
     await page.getByLabel('Passphrase, if one is to be asked for').fill('twelve hives');
+    // Its last day, by keys: the first of the month after next, in a week that begins on Monday.
+    const calendar = page.getByRole('group', { name: 'Last day on which it opens' });
+    await calendar.getByRole('button', { name: 'The month after' }).click();
+    await calendar.getByRole('button', { name: 'The month after' }).click();
+    expect(await calendar.locator('th').allTextContents()).toEqual(['Mo', 'Tu', 'We', 'Th', 'Fr', 'Sa', 'Su']);
+    const axe = await new AxeBuilder({ page }).include('[role="dialog"]').setLegacyMode().analyze();
+    expect(axe.violations.map(({ id, nodes }) => ({ id, where: nodes[0]?.html.slice(0, 200) }))).toEqual([]);
+    const day = calendar.getByRole('gridcell').getByRole('button', { name: /-01$/ });
+    const last = ((await day.getAttribute('aria-label')) ?? '').replace(/^.*, /, '');
+    await day.focus();
+    await page.keyboard.press('ArrowRight');
+    await page.keyboard.press('ArrowLeft');
+    await page.keyboard.press('Enter');
+    await expect(calendar).toContainText(last);
     await page.getByRole('button', { name: 'Make it' }).click();
+    await expect(page.getByText(/, until /)).toBeVisible();
     const address = (await page.getByText(/\/shared\//).textContent()) ?? '';
     const stranger = await browser.newContext();
     const shared = await stranger.newPage();

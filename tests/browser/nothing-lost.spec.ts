@@ -133,6 +133,15 @@ test('a note that could not be saved stays, says so, and is saved by one press',
     await expect(page.getByRole('alert')).toContainText('The server does not answer.');
     await page.reload();
     await expect(note).toHaveText('Three hives only.');
+    // Nor is it lost where the page is left while it is on its way.
+    await page.unroute('**/api/reports/*');
+    await page.route('**/api/reports/*', (route) => (route.request().method() === 'PUT' ? undefined : route.continue()));
+    const sent = page.waitForRequest((request) => request.method() === 'PUT' && request.url().includes('/api/reports/'));
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await sent;
+    await expect(page.getByText('Not saved yet.')).toHaveCount(0);
+    await page.reload();
+    await expect(note).toHaveText('Three hives only.');
     await page.unroute('**/api/reports/*');
     await page.getByRole('button', { name: 'Save', exact: true }).click();
     await expect(page.getByText('Not saved yet.')).toHaveCount(0);
@@ -211,10 +220,11 @@ test('what failed is asked for again by one press: a picture, the figures, a dat
     await dots.getByRole('button', { name: 'Try again' }).click();
     await expect(dots.locator('svg').first()).toBeVisible();
 
-    await page.route('**/api/figures', (route) => route.fulfill({ status: 500, json: { message: 'It broke.' } }));
-    await page.reload();
+    // The first answer comes with the page; another basis is asked for.
+    await page.route('**/api/datasets/*/profile*', (route) => route.fulfill({ status: 500, json: { message: 'It broke.' } }));
+    await choose(page, /^Taken as/, 'population');
     await expect(page.getByRole('alert')).toContainText('It broke.');
-    await page.unroute('**/api/figures');
+    await page.unroute('**/api/datasets/*/profile*');
     await page.getByRole('button', { name: 'Try again' }).click();
     await expect.poll(() => figures(page, 'n')).toEqual(['3']);
 
@@ -250,7 +260,7 @@ test('two quick presses move an item twice', async ({ page }) => {
 test('what breaks in one place says so there, and the others stay open', async ({ page }) => {
     await uploadAndOpen(page, 'broken.csv', hives);
     await page.route('**/overview*', (route) => route.fulfill({ json: { figures: 7 } }));
-    await page.reload();
+    await choose(page, /^Taken as/, 'population');
     await expect(page.getByRole('alert')).toContainText('This place could not be drawn');
     await expect(page.getByRole('link', { name: 'All datasets' })).toBeVisible();
     await page.unroute('**/overview*');

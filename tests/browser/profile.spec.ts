@@ -196,9 +196,10 @@ async function background(page: Page): Promise<string> {
     return page.evaluate(() => getComputedStyle(document.body).backgroundColor);
 }
 
-test('in a window 320 pixels wide nothing of the bar lies over anything else, nor beside the window', async ({ page }) => {
+test('in a window of any width nothing of the bar lies over anything else, nor beside the window, and the title is seen', async ({
+    page,
+}) => {
     await uploadAndOpen(page, 'a name that is long enough to need shortening.csv', hives, 'Honey');
-    await page.setViewportSize({ width: 320, height: 700 });
     const boxes = async () =>
         page.locator('header :is(a, button, h1)').evaluateAll((elements) =>
             elements.map((element) => {
@@ -206,20 +207,25 @@ test('in a window 320 pixels wide nothing of the bar lies over anything else, no
                 return { left, right, top, bottom, words: element.textContent };
             }),
         );
-    await expect
-        .poll(async () => {
-            const all = await boxes();
-            return [
-                ...all.filter(({ left, right }) => left < 0 || right > 320).map(({ words }) => `${words} is cut`),
-                ...all.flatMap((one, i) =>
-                    all
-                        .slice(0, i)
-                        .filter(
-                            (other) => one.left < other.right && other.left < one.right && one.top < other.bottom && other.top < one.bottom,
-                        )
-                        .map((other) => `${one.words} over ${other.words}`),
-                ),
-            ];
-        })
-        .toEqual([]);
+    for (const width of [320, 480, 768, 900, 1024, 1152, 1280, 1920]) {
+        await page.setViewportSize({ width, height: 700 });
+        await expect
+            .poll(async () => {
+                const all = await boxes();
+                return [
+                    ...all.filter(({ left, right }) => left < 0 || right > width).map(({ words }) => `${words} is cut`),
+                    ...all.flatMap((one, i) =>
+                        all
+                            .slice(0, i)
+                            .filter(
+                                (other) =>
+                                    one.left < other.right && other.left < one.right && one.top < other.bottom && other.top < one.bottom,
+                            )
+                            .map((other) => `${one.words} over ${other.words}`),
+                    ),
+                ];
+            })
+            .toEqual([]);
+        expect((await page.locator('header h1').boundingBox())?.width, `the title at ${width}`).toBeGreaterThan(60);
+    }
 });

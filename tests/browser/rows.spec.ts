@@ -69,6 +69,42 @@ test('a double-click opens a cell with what stands in it, and one in the text be
     await expect(page.getByRole('button', { name: 'Delete 3 rows' })).toBeVisible();
 });
 
+test('keys that come faster than the page is drawn, or while the cursor is out of sight, all go where the cursor is', async ({ page }) => {
+    const names = Array.from({ length: 20 }, (_, place) => `v${place}`);
+    const lines = Array.from({ length: 300 }, (_, row) => names.map((_, place) => row + place).join(','));
+    await openRows(page, 'fast.csv', `${names.join(',')}\n${lines.join('\n')}\n`);
+    await expect(cell(page, 'v0', 1)).toHaveText('0');
+    const grid = page.getByRole('grid', { name: 'Rows' });
+    await grid.focus();
+    await page.keyboard.press('Control+Home');
+    // All before the browser draws anything, or tells of a scroll.
+    await page.evaluate(async () => {
+        const press = async (key: string, ctrlKey = false) => {
+            document.activeElement?.dispatchEvent(new KeyboardEvent('keydown', { key, ctrlKey, bubbles: true, cancelable: true }));
+            for (let step = 0; step < 9; step += 1) {
+                await Promise.resolve();
+            }
+        };
+        await press('End');
+        await press('End', true);
+        await press('7');
+    });
+    const editor = page.getByRole('textbox', { name: 'v19, row 300' });
+    await expect(editor).toBeFocused();
+    await page.keyboard.type('7.5');
+    await page.keyboard.press('Enter');
+    await expect(cell(page, 'v19', 300)).toHaveText('77.5');
+
+    await grid.hover();
+    await page.keyboard.press('ArrowUp');
+    await page.mouse.wheel(-4000, -20000);
+    await expect(cell(page, 'v0', 1)).toBeVisible();
+    await page.keyboard.type('88.25');
+    await expect(editor).toHaveValue('88.25');
+    await page.keyboard.press('Enter');
+    await expect(cell(page, 'v19', 300)).toHaveText('88.25');
+});
+
 test('a page with something on it that is not kept yet is not closed without a question', async ({ page }) => {
     await openRows(page, 'left.csv', hives);
     await expect(cell(page, 'before', 1)).toHaveText('10');

@@ -40,6 +40,16 @@ export async function signIn(page: Page): Promise<void> {
     session = await page.context().cookies();
 }
 
+/** Loads the page anew once it lets go by itself: as long as something is not kept yet it asks, and a person would stay. */
+export async function reload(page: Page): Promise<void> {
+    await expect
+        .poll(() => page.evaluate(() => window.dispatchEvent(new Event('beforeunload', { cancelable: true }))), {
+            message: 'everything is kept',
+        })
+        .toBe(true);
+    await page.reload();
+}
+
 /** Opens the ways in which a picture leaves the page. */
 export async function takeOut(page: Page, of: string | RegExp = /^Take out the picture of/): Promise<void> {
     await page.getByRole('button', { name: of }).first().click();

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { choose, KEEP, signIn, uploadAndOpen } from './steps';
+import { choose, KEEP, signIn, uploadAndOpen, reload } from './steps';
 
 const hives = 'Tag,Apiary,Yield (kg)\nN1,North,20\nN2,North,22\nS1,South,30\nS2,South,34\n';
 
@@ -29,7 +29,7 @@ test('a figure is set into a sentence by typing what it is called, and follows t
     await page.keyboard.type('} stays.');
     await expect(words).toHaveText('South gave 32.0 kg, all of them 26.5. A {brace} stays.');
     await words.blur();
-    await page.reload();
+    await reload(page);
     await expect(words).toHaveText('South gave 32.0 kg, all of them 26.5. A {brace} stays.');
 
     // It follows the data, and says why where it has come to nothing.
@@ -69,6 +69,6 @@ test('a common sentence fills its gaps, in a note too', async ({ page }) => {
     const note = page.getByRole('textbox', { name: /^Words below/ });
     await expect(note).toHaveText('About 75.0 % of 4 rows lie between 19.9 and 33.1 kg.');
     await note.blur();
-    await page.reload();
+    await reload(page);
     await expect(note).toHaveText('About 75.0 % of 4 rows lie between 19.9 and 33.1 kg.');
 });

@@ -6,10 +6,10 @@ namespace App\Console\Commands;
 
 use App\Accounts\DeleteAccount;
 use App\Accounts\Tokens;
+use App\Framework\KeptSessions;
 use App\Models\User;
 use App\Store\Changes\ChangeRefused;
 use Illuminate\Console\Command;
-use Illuminate\Support\Facades\DB;
 
 /** Makes an account, gives one a new name or password, or deletes one; while the server runs. */
 final class Account extends Command
@@ -53,7 +53,7 @@ final class Account extends Command
         $name = $this->word($this->option('name'));
         $user->forceFill(['password' => $password, 'waits_since' => null, ...($name === null ? [] : ['name' => $name])])->save();
         // Whoever is signed in with the old password is no longer.
-        DB::table('sessions')->where('user_id', $user->id)->delete();
+        app(KeptSessions::class)->endAll($user->id);
         Tokens::revokeAll($user);
         $this->info($isNew ? "Made the account {$email}." : "Changed the account {$email}.");
 

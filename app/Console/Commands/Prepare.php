@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Files\WholeFile;
+use App\Files\StoredFile;
 use App\Imports\ImportFile;
 use App\Imports\SweepImports;
 use App\Models\Dataset;
@@ -35,9 +35,11 @@ final class Prepare extends Command
 
     public function handle(ImportFile $importFile, SweepImports $sweepImports): int
     {
-        // No worker is running now: what is reserved was cut short by the last stop.
-        DB::table('jobs')->update(['reserved_at' => null, 'attempts' => 0]);
-        Import::query()->where('status', ImportStatus::Running)->update(['beat_at' => 0]);
+        if (!config()->boolean('app.is_one_of_many')) {
+            // No worker is running now: what is reserved was cut short by the last stop.
+            DB::table('jobs')->update(['reserved_at' => null, 'attempts' => 0]);
+            Import::query()->where('status', ImportStatus::Running)->update(['beat_at' => 0]);
+        }
         $sweepImports->imports();
         $sweepImports->files();
         if (config()->boolean('app.demo') && !User::query()->where('email', self::EMAIL)->exists()) {
@@ -54,8 +56,7 @@ final class Prepare extends Command
     private function load(ImportFile $importFile, User $user, string $file, string $title): void
     {
         $path = "uploads/demo-{$file}";
-        Storage::makeDirectory('uploads');
-        WholeFile::put(Storage::path($path), (string) file_get_contents(base_path("demo/{$file}")));
+        StoredFile::put($path, (string) file_get_contents(base_path("demo/{$file}")));
         $import = $user->imports()->create([
             'title' => $title,
             'file_name' => $file,

@@ -8,6 +8,7 @@ use App\Report\Checks\CannotCheck;
 use App\Report\Checks\CheckReport;
 use App\Report\Checks\ReadRecord;
 use Illuminate\Console\Command;
+use RowTally\Core\Marks\NumberMarks;
 use Symfony\Component\Console\Output\OutputInterface;
 
 /** Checks a report that was handed over: its text against its record, every figure against the rows. */
@@ -81,7 +82,7 @@ final class Recheck extends Command
         foreach ($result['lacks'] as $one) {
             $lines[] = 'Not recomputed: ' . ($one['number'] === null ? '' : "{$one['number']}: ") . "{$one['label']}: {$one['why']}";
         }
-        $lines[] = $result['differing'] === 0 && $result['lacking'] === 0 ? 'Every figure agrees: ' . number_format($result['agree']) . '.' : number_format($result['agree']) . ' agree, ' . number_format($result['differing']) . ' differ, ' . number_format($result['lacking']) . ' cannot be recomputed.';
+        $lines[] = $result['differing'] === 0 && $result['lacking'] === 0 ? 'Every figure agrees: ' . NumberMarks::count($result['agree']) . '.' : NumberMarks::count($result['agree']) . ' agree, ' . NumberMarks::count($result['differing']) . ' differ, ' . NumberMarks::count($result['lacking']) . ' cannot be recomputed.';
 
         return $lines;
     }

@@ -26,6 +26,8 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Password;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Validation\Rule;
+use RowTally\Core\Marks\NumberMarks;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** An account: made, confirmed, changed, and gone with all that is its. */
@@ -95,8 +97,26 @@ final class AccountController
 
     public function update(Request $request, #[CurrentUser] User $user): JsonResponse
     {
-        $request->validate(['name' => ['required', 'string', 'max:100', 'not_regex:/^\s*$/']], ['name' => 'A name has 1 to 100 characters.']);
-        $user->forceFill(['name' => trim($request->string('name')->toString())])->save();
+        $request->validate(
+            [
+                'name' => ['sometimes', 'string', 'max:100', 'not_regex:/^\s*$/'],
+                'numbers' => ['sometimes', 'array:decimal,thousands,minus,days,week'],
+                'numbers.decimal' => ['required_with:numbers', Rule::in(array_keys(NumberMarks::DECIMAL))],
+                'numbers.thousands' => ['required_with:numbers', 'different:numbers.decimal', Rule::in([NumberMarks::COUNTS_ONLY, ...array_keys(NumberMarks::THOUSANDS)])],
+                'numbers.minus' => ['required_with:numbers', Rule::in(array_keys(NumberMarks::MINUS))],
+                'numbers.days' => ['required_with:numbers', Rule::in(NumberMarks::DAYS)],
+                'numbers.week' => ['sometimes', Rule::in(User::FIRST_DAYS)],
+            ],
+            [
+                'name' => 'A name has 1 to 100 characters.',
+                'numbers.thousands.different' => 'The mark between thousands cannot be the one before decimals: choose another for one of them.',
+                'numbers*' => 'Choose each mark from its list.',
+            ],
+        );
+        $user->forceFill([
+            ...($request->has('name') ? ['name' => trim($request->string('name')->toString())] : []),
+            ...($request->has('numbers') ? ['number_marks' => [...NumberMarks::ofWords($request->input('numbers'))->toWords(), 'week' => $request->input('numbers.week', $user->firstDay())]] : []),
+        ])->save();
 
         return $this->show($user);
     }

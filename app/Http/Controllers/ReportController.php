@@ -21,6 +21,7 @@ use App\Report\Editions\EditionFiles;
 use App\Report\Forms\HandOver;
 use App\Report\Forms\Markup;
 use App\Report\Forms\PagesOfReport;
+use App\Report\Forms\PaperSvg;
 use App\Report\MakeMethod;
 use App\Report\MakePaper;
 use App\Report\Record\SeenFigures;
@@ -128,7 +129,7 @@ final class ReportController
         return new JsonResponse([
             'id' => $made->id,
             'number' => $made->number,
-            'html' => Markup::tidy($views->make('report.block', ['block' => $made->bare($own->caption), 'files' => null])->render()),
+            'html' => PaperSvg::onScreen(Markup::tidy($views->make('report.block', ['block' => $made->bare($own->caption), 'files' => null])->render())),
             'words' => $made->words->html ?? '',
             'figures' => count($made->stated()),
             'said' => $made->said,

@@ -12,6 +12,7 @@ use App\Store\Changes\EditCells;
 use App\Store\Changes\SetAside;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Parsing\VariableType;
 
 /** One change of a dataset, on top of the revision that the person saw: `kind` and the words that this kind takes. */
@@ -98,12 +99,12 @@ final class ChangeRequest extends FormRequest
         $isSettingAside = in_array($this->kind(), ['set-aside', 'bring-back'], true);
 
         return [
-            'edits.max' => 'At most ' . number_format(EditCells::MOST_CELLS) . ' cells can be changed at once. Paste them in parts, or bring the table in as a dataset of its own.',
+            'edits.max' => 'At most ' . NumberMarks::count(EditCells::MOST_CELLS) . ' cells can be changed at once. Paste them in parts, or bring the table in as a dataset of its own.',
             'rows.max' => $isSettingAside
-                ? 'At most ' . number_format(SetAside::MOST_ROWS) . ' rows can be set aside at once. Select fewer, or leave them out by a condition.'
+                ? 'At most ' . NumberMarks::count(SetAside::MOST_ROWS) . ' rows can be set aside at once. Select fewer, or leave them out by a condition.'
                 : ($isDeleting
-                ? 'At most ' . number_format(DeleteRows::MOST_ROWS) . ' rows can be deleted at once. Select fewer, or take out those that are to stay and bring them in as a dataset.'
-                : 'At most ' . number_format(AddRows::MOST_ROWS) . ' rows can be added at once. Add them in parts, or bring the table in as a dataset of its own.'),
+                ? 'At most ' . NumberMarks::count(DeleteRows::MOST_ROWS) . ' rows can be deleted at once. Select fewer, or take out those that are to stay and bring them in as a dataset.'
+                : 'At most ' . NumberMarks::count(AddRows::MOST_ROWS) . ' rows can be added at once. Add them in parts, or bring the table in as a dataset of its own.'),
             'reason.required' => 'Say why the rows are set aside: who reads the report will ask.',
             'reason.max' => 'A reason has at most ' . SetAside::LONGEST_REASON . ' characters. Shorten it.',
             'edits.*.text.max' => 'A cell holds at most 10,000 characters, and one of these has more. Shorten it.',

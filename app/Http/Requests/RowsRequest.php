@@ -9,6 +9,7 @@ use App\Store\RowsQuestion;
 use Illuminate\Validation\Rules\Enum;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Basis\QuartileRule;
+use RowTally\Core\Marks\NumberMarks;
 
 /** The words of the address of rows: of, where, sort, from, count. */
 class RowsRequest extends AddressRequest
@@ -35,7 +36,7 @@ class RowsRequest extends AddressRequest
             'where.max' => 'A condition has at most 5,000 characters. Make a variable of a part of it.',
             'quartiles' => 'Quartiles are cut by one of: ' . implode(', ', array_column(QuartileRule::cases(), 'value')) . '.',
             'text.max' => 'A text to find has at most 1,000 characters.',
-            'count' => 'From 1 to ' . number_format(ReadRows::MOST_ROWS) . ' rows are given at once.',
+            'count' => 'From 1 to ' . NumberMarks::count(ReadRows::MOST_ROWS) . ' rows are given at once.',
             'from' => 'Rows are given from a place on that is a whole number, 0 for the first.',
         ];
     }

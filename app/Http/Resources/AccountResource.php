@@ -10,9 +10,9 @@ use Illuminate\Http\Request;
 /** @property User $resource */
 final class AccountResource extends PlainResource
 {
-    /** @return array{name: string, email: string} */
+    /** @return array{name: string, email: string, numbers: array{decimal: string, thousands: string, minus: string, days: string}} */
     public function toArray(Request $request): array
     {
-        return ['name' => $this->resource->name, 'email' => $this->resource->email];
+        return ['name' => $this->resource->name, 'email' => $this->resource->email, 'numbers' => [...$this->resource->marks()->toWords(), 'week' => $this->resource->firstDay()]];
     }
 }

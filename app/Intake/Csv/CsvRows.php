@@ -35,14 +35,7 @@ final class CsvRows
     private int $line;
 
     public int $bytesRead = 0;
-    public int $blankLines = 0;
-    public int $remarks = 0;
-    public int $leftOut = 0;
-    public int $shortRows = 0;
-    public ?int $firstShortLine = null;
-    /** Rows with entries behind the last name, which were left out. */
-    public int $longRows = 0;
-    public ?int $firstLongLine = null;
+    public readonly PassedOver $passedOver;
     /** Whether an apostrophe stood anywhere so far; only then can one have been put before a text. */
     public bool $hasApostrophes = false;
     /** How many blocks went the fast way; for tests that must know that it ran. */
@@ -51,6 +44,7 @@ final class CsvRows
     /** @param list<int> $places of the columns that are wanted, ascending; none = all of them */
     public function __construct(private readonly CsvFile $file, array $places = [])
     {
+        $this->passedOver = new PassedOver();
         $dialect = $file->dialect;
         $this->records = new CsvRecords($dialect->delimiter, $dialect->quote);
         $this->width = count($file->names);
@@ -208,16 +202,16 @@ final class CsvRows
         foreach ($cut['records'] as $i => $record) {
             $cells = count($record);
             if (DialectGuess::isRemark($record, $this->file->dialect->comment)) {
-                ++$this->remarks;
+                ++$this->passedOver->remarks;
                 continue;
             }
             if ($this->file->leaveOut !== [] && in_array(TotalRow::firstEntry($record), $this->file->leaveOut, true)) {
-                ++$this->leftOut;
+                ++$this->passedOver->leftOut;
                 continue;
             }
             if ($cells !== $this->width) {
                 if ($record === ['']) {
-                    ++$this->blankLines;
+                    ++$this->passedOver->blankLines;
                     continue;
                 }
                 $record = $this->asWide($record, $cells, $cut['lines'][$i]);
@@ -246,8 +240,8 @@ final class CsvRows
     private function asWide(array $record, int $cells, int $line): array
     {
         if ($cells < $this->width) {
-            ++$this->shortRows;
-            $this->firstShortLine ??= $line;
+            ++$this->passedOver->shortRows;
+            $this->passedOver->firstShortLine ??= $line;
 
             return array_pad($record, $this->width, '');
         }
@@ -255,8 +249,8 @@ final class CsvRows
             if (!$this->file->leavesOutExtraCells) {
                 throw NotATable::tooManyCells($line, $cells, $this->width);
             }
-            ++$this->longRows;
-            $this->firstLongLine ??= $line;
+            ++$this->passedOver->longRows;
+            $this->passedOver->firstLongLine ??= $line;
         }
 
         return array_slice($record, 0, $this->width);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Intake\Formats;
 
 use App\Intake\NotATable;
+use RowTally\Core\Marks\NumberMarks;
 use XMLReader;
 use ZipArchive;
 
@@ -83,7 +84,7 @@ final readonly class Archive
         }
         $size = $entry['size'];
         if ($size > $mostBytes || ($size > self::SMALL && $size > self::MOST_RATIO * max(1, $entry['comp_size']))) {
-            throw NotATable::damaged(sprintf('its part %s would unpack to %s MB', $name, number_format($size / (1 << 20))));
+            throw NotATable::damaged(sprintf('its part %s would unpack to %s MB', $name, NumberMarks::count($size / (1 << 20))));
         }
     }
 }

@@ -34,10 +34,16 @@ final class OdsWorkbook implements Workbook
     public function sheets(): array
     {
         if ($this->sheets === null) {
+            $plain = PlainOdsSheet::tables($this->archive->stream('content.xml'));
+            if ($plain !== null) {
+                return $this->sheets = array_map(static fn(?string $name, int $place): string => $name ?? 'Sheet ' . ($place + 1), $plain, array_keys($plain));
+            }
             $sheets = [];
             $reader = $this->archive->xml('content.xml');
-            while (Xml::read($reader)) {
-                if ($reader->nodeType === XMLReader::ELEMENT && $reader->name === 'table:table') {
+            // What is in a sheet is passed over; a table within one is none.
+            for ($goesOn = Xml::read($reader); $goesOn; $goesOn = Xml::read($reader, isPast: $isSheet)) {
+                $isSheet = $reader->nodeType === XMLReader::ELEMENT && $reader->name === 'table:table';
+                if ($isSheet) {
                     $sheets[] = $reader->getAttribute('table:name') ?? 'Sheet ' . (count($sheets) + 1);
                 }
             }
@@ -53,13 +59,64 @@ final class OdsWorkbook implements Workbook
         if ($place === false) {
             throw NotATable::noSheet($sheet, $this->sheets());
         }
+        $plain = PlainOdsSheet::rows($this->archive->stream('content.xml'), $sheet);
+        $number = 0;
+        foreach ($plain as ['repeats' => $repeats, 'cells' => $cells]) {
+            $row = $this->plainRow($cells);
+            $isEmpty = $row !== null && implode('', $row) === '';
+            // Only nothing repeats often; what does otherwise is bounded below.
+            if ($row === null || (!$isEmpty && ($repeats > 1 || $number >= self::MOST_ROWS))) {
+                break;
+            }
+            $number += $repeats;
+            if (!$isEmpty) {
+                yield $number => $row;
+            }
+        }
+        if (!$plain->valid() && $plain->getReturn()) {
+            return;
+        }
+        // Something else is in it: all of it is read again as XML, and what was told is passed over.
+        yield from $this->rowsOfXml($place, $number);
+    }
+
+    /**
+     * @param list<array{attributes: array<string, string>, text: string}> $cells
+     *
+     * @return list<string>|null null where it is too wide
+     */
+    private function plainRow(array $cells): ?array
+    {
+        $row = [];
+        foreach ($cells as ['attributes' => $attributes, 'text' => $text]) {
+            $told = self::stated(static fn(string $name): ?string => $attributes[$name] ?? null) ?? $text;
+            $repeats = max(1, (int) ($attributes['table:number-columns-repeated'] ?? '1'));
+            if (count($row) + $repeats > self::MOST_COLUMNS) {
+                return null;
+            }
+            for ($i = 0; $i < $repeats; ++$i) {
+                $row[] = $told;
+            }
+        }
+
+        return $row;
+    }
+
+    /**
+     * @param int $known rows up to this number have been told
+     *
+     * @return Generator<int, list<string>>
+     */
+    private function rowsOfXml(int $place, int $known): Generator
+    {
         $reader = $this->archive->xml('content.xml');
         $tables = -1;
+        $depth = null;
         $number = $repeated = $others = 0;
         $row = [];
         $repeats = 1;
         while (Xml::read($reader)) {
-            if ($reader->nodeType === XMLReader::ELEMENT && $reader->name === 'table:table') {
+            if ($reader->nodeType === XMLReader::ELEMENT && $reader->name === 'table:table' && $reader->depth <= ($depth ??= $reader->depth)) {
                 ++$tables;
             }
             if ($tables !== $place) {
@@ -88,7 +145,9 @@ final class OdsWorkbook implements Workbook
                     throw NotATable::tooManyRows($number + $repeats, self::MOST_ROWS);
                 }
                 for ($i = 0; $i < $repeats; ++$i) {
-                    yield ++$number => $row;
+                    if (++$number > $known) {
+                        yield $number => $row;
+                    }
                 }
             }
         }
@@ -120,18 +179,23 @@ final class OdsWorkbook implements Workbook
 
     private function cell(XMLReader $reader): string
     {
-        $kind = $reader->getAttribute('office:value-type');
-        $stated = match ($kind) {
-            'float', 'percentage', 'currency' => XlsxWorkbook::number($reader->getAttribute('office:value') ?? ''),
-            'date' => preg_replace('/T00:00:00$/', '', $reader->getAttribute('office:date-value') ?? '') ?? '',
-            'time' => self::time($reader->getAttribute('office:time-value') ?? ''),
-            'boolean' => $reader->getAttribute('office:boolean-value') === 'true' ? 'TRUE' : 'FALSE',
-            'string' => $reader->getAttribute('office:string-value'),
-            default => null,
-        };
+        $stated = self::stated($reader->getAttribute(...));
         $text = $this->paragraphs($reader);
 
         return $stated ?? $text;
+    }
+
+    /** @param callable(string): ?string $attribute of a cell, by name */
+    private static function stated(callable $attribute): ?string
+    {
+        return match ($attribute('office:value-type')) {
+            'float', 'percentage', 'currency' => XlsxWorkbook::number($attribute('office:value') ?? ''),
+            'date' => preg_replace('/T00:00:00$/', '', $attribute('office:date-value') ?? '') ?? '',
+            'time' => self::time($attribute('office:time-value') ?? ''),
+            'boolean' => $attribute('office:boolean-value') === 'true' ? 'TRUE' : 'FALSE',
+            'string' => $attribute('office:string-value'),
+            default => null,
+        };
     }
 
     /** A time of the day as it is, a longer duration in hours; null where it is neither. */

@@ -6,6 +6,7 @@ namespace App\Intake\Formats;
 
 use App\Intake\NotATable;
 use Generator;
+use RowTally\Core\Marks\NumberMarks;
 use SimpleXMLElement;
 use XMLReader;
 
@@ -66,7 +67,7 @@ final class XlsxWorkbook implements Workbook
 
     public function remarks(): array
     {
-        return $this->formulasWithoutValue === 0 ? [] : [($this->formulasWithoutValue === 1 ? 'One formula has' : number_format($this->formulasWithoutValue) . ' formulas have') . ' no result stored in the file and count as missing. Open the workbook in the program it came from, let it reckon, and save it.'];
+        return $this->formulasWithoutValue === 0 ? [] : [($this->formulasWithoutValue === 1 ? 'One formula has' : NumberMarks::count($this->formulasWithoutValue) . ' formulas have') . ' no result stored in the file and count as missing. Open the workbook in the program it came from, let it reckon, and save it.'];
     }
 
     public function sheets(): array
@@ -76,11 +77,65 @@ final class XlsxWorkbook implements Workbook
 
     public function rows(string $sheet): Generator
     {
-        $reader = $this->archive->xml($this->parts[$sheet] ?? throw NotATable::noSheet($sheet, $this->sheets()));
+        $part = $this->parts[$sheet] ?? throw NotATable::noSheet($sheet, $this->sheets());
+        $before = $this->formulasWithoutValue;
+        $known = 0;
+        $plain = PlainSheet::rows($this->archive->stream($part));
+        $number = 0;
+        foreach ($plain as ['number' => $stated, 'cells' => $cells]) {
+            $number = $stated ?? $number + 1;
+            $row = $number > self::MOST_ROWS ? null : $this->plainRow($cells);
+            if ($row === null) {
+                break;
+            }
+            ++$known;
+            if (implode('', $row) !== '') {
+                yield $number => $row;
+            }
+        }
+        if (!$plain->valid() && $plain->getReturn()) {
+            return;
+        }
+        // Something else is in it: all of it is read again as XML, and what was told is passed over.
+        $this->formulasWithoutValue = $before;
+        yield from $this->rowsOfXml($part, $known);
+    }
+
+    /**
+     * @param list<array{letters: string, style: string, kind: string, isFormula: bool, value: string, text: string}> $cells
+     *
+     * @return list<string>|null null where they do not stand one behind the other, or too far to the right
+     */
+    private function plainRow(array $cells): ?array
+    {
         $row = [];
-        $number = $others = 0;
+        foreach ($cells as ['letters' => $letters, 'style' => $style, 'kind' => $kind, 'isFormula' => $isFormula, 'value' => $value, 'text' => $text]) {
+            $place = $letters === '' ? count($row) : self::column($letters) - 1;
+            if ($place < count($row) || $place >= self::MOST_COLUMNS) {
+                return null;
+            }
+            while (count($row) < $place) {
+                $row[] = '';
+            }
+            $row[] = $this->told($kind === '' ? 'n' : $kind, (int) $style, $text === '' ? $value : $text, $isFormula);
+        }
+
+        return $row;
+    }
+
+    /**
+     * @param int $known so many rows, empty ones too, have been told
+     *
+     * @return Generator<int, list<string>>
+     */
+    private function rowsOfXml(string $part, int $known): Generator
+    {
+        $reader = $this->archive->xml($part);
+        $row = [];
+        $number = $others = $rows = 0;
         while (Xml::read($reader)) {
             if ($reader->nodeType === XMLReader::ELEMENT && $reader->localName === 'row') {
+                ++$rows;
                 $stated = $reader->getAttribute('r');
                 $number = ctype_digit($stated ?? '') ? (int) $stated : $number + 1;
                 $row = [];
@@ -105,7 +160,9 @@ final class XlsxWorkbook implements Workbook
                 }
                 $row[$place] = $this->cell($reader);
             } elseif ($reader->nodeType === XMLReader::END_ELEMENT && $reader->localName === 'row' && implode('', $row) !== '') {
-                yield $number => array_values($row);
+                if ($rows > $known) {
+                    yield $number => array_values($row);
+                }
                 $row = [];
             } elseif ($reader->nodeType === XMLReader::END_ELEMENT && $reader->localName === 'sheetData') {
                 break;
@@ -154,6 +211,11 @@ final class XlsxWorkbook implements Workbook
             }
         }
 
+        return $this->told($kind, $style, $value, $isFormula);
+    }
+
+    private function told(string $kind, int $style, string $value, bool $isFormula): string
+    {
         if ($isFormula && $value === '') {
             ++$this->formulasWithoutValue;
         }
@@ -170,7 +232,7 @@ final class XlsxWorkbook implements Workbook
     /** Doubles are stored with 17 digits; the sheet shows and means 15. */
     public static function number(string $value): string
     {
-        if (strlen(preg_replace('/\D/', '', $value) ?? '') <= 15 || !is_numeric($value)) {
+        if (strlen($value) <= 15 || strlen(preg_replace('/\D/', '', $value) ?? '') <= 15 || !is_numeric($value)) {
             return $value;
         }
         $short = sprintf('%.15G', (float) $value);

@@ -14,17 +14,19 @@ final class Xml
     public const MOST_OTHERS = 100_000;
 
     /**
+     * @param bool $isPast behind the current element and all that is in it, not into it
+     *
      * @phpstan-impure
      *
      * @throws NotATable
      */
-    public static function read(XMLReader $reader): bool
+    public static function read(XMLReader $reader, bool $isPast = false): bool
     {
         $before = libxml_use_internal_errors(true);
         // A part whose packed bytes are spoilt ends with a warning of the stream, and no error of the XML.
         set_error_handler(static fn(int $level, string $message): never => throw NotATable::damaged('a part of it cannot be unpacked'));
         try {
-            $hasMore = $reader->read();
+            $hasMore = $isPast ? $reader->next() : $reader->read();
             $error = libxml_get_last_error();
         } finally {
             restore_error_handler();

@@ -14,6 +14,7 @@ use App\Store\ProfileVariables;
 use App\Store\UnknownVariable;
 use App\Store\VariableSheet;
 use RowTally\Core\Figures\FigureText;
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Parsing\VariableType;
 use RowTally\Core\Profile\RowGrouping;
 
@@ -43,7 +44,7 @@ final readonly class FiguresBlock implements MakesBlock
     /** Of how many rows. */
     public static function counted(Dataset $dataset, int $rows): string
     {
-        return 'Of ' . number_format($rows) . ' ' . ($rows === 1 ? $dataset->rowWord()->one : $dataset->rowWord()->many) . '.';
+        return 'Of ' . NumberMarks::count($rows) . ' ' . ($rows === 1 ? $dataset->rowWord()->one : $dataset->rowWord()->many) . '.';
     }
 
     /**

@@ -15,6 +15,7 @@ use App\Store\UnknownVariable;
 use RowTally\Core\Display\DecimalText;
 use RowTally\Core\Frequency\FrequencyKind;
 use RowTally\Core\Frequency\FrequencyTable;
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Profile\RowGrouping;
 
 /** How often each label, value or class occurs, overall and by group: counts, percent of the column, of values also cumulative. */
@@ -77,7 +78,7 @@ final readonly class FrequenciesBlock implements MakesBlock
             foreach ($columns as $column => $columnName) {
                 $own = $figure === 'entries' ? $table->total($column) : $table->missing[$column];
                 $lines->cell($count($own), new StatedFigure($address, $figure, $groups[$column], "{$label}, {$name}" . ($groups[$column] === null ? '' : ", {$columnName}"), $own / 10 ** $table->countDecimals, $count($own)));
-                $lines->cell($figure === 'entries' && $own > 0 ? '100.0' : '');
+                $lines->cell($figure === 'entries' && $own > 0 ? NumberMarks::inForce()->written('100.0') : '');
             }
             if ($hasCumulative) {
                 $lines->cell('');

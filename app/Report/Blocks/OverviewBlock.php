@@ -17,6 +17,7 @@ use App\Store\UnknownVariable;
 use App\Store\VariableSheet;
 use RowTally\Core\Display\DecimalText;
 use RowTally\Core\Figures\Statistic;
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Parsing\VariableType;
 
 /** A line for each variable: numbers with their figures, categories with their commonest label, dates with their ends. */
@@ -111,7 +112,7 @@ final readonly class OverviewBlock implements MakesBlock
     private static function dates(ProfileAnswer $answer): ?PaperTable
     {
         $lines = array_map(
-            static fn(VariableSheet $sheet): array => [$sheet->variable->name, $sheet->dates['first'] ?? '–', $sheet->dates['last'] ?? '–'],
+            static fn(VariableSheet $sheet): array => [$sheet->variable->name, NumberMarks::inForce()->day($sheet->dates['first'] ?? '–'), NumberMarks::inForce()->day($sheet->dates['last'] ?? '–')],
             array_values(array_filter($answer->sheets, static fn(VariableSheet $sheet): bool => $sheet->variable->type === VariableType::Date)),
         );
 

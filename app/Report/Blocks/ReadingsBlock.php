@@ -11,6 +11,7 @@ use App\Store\AskedWords;
 use App\Store\CompareVariables;
 use App\Store\SayCompared;
 use App\Store\SayReadings;
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Readings\Reading;
 
 /** Sentences that rules say of the figures by now, or somebody says instead. */
@@ -35,7 +36,7 @@ final readonly class ReadingsBlock implements MakesBlock
             $sentence = $found === null ? null : self::sentence($found['reading'], $areMany ? $found['name'] : null);
             if ($sentence === null) {
                 $lacks[] = 'a reading that the figures do not give any more' . ($one['said'] === '' ? '' : ": {$one['said']}");
-            } elseif ($one['own'] !== null && $one['said'] !== '' && $one['said'] !== $sentence) {
+            } elseif ($one['own'] !== null && $one['said'] !== '' && !NumberMarks::saySame($one['said'], $sentence)) {
                 $lacks[] = "what was said in other words is another by now: {$sentence}";
             }
             if ($sentence !== null) {

@@ -13,6 +13,7 @@ use App\Store\ReadRows;
 use App\Store\RowsQuestion;
 use App\Store\StoredRows;
 use RowTally\Core\Formula\Condition;
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Parsing\VariableType;
 
 /** The rows that a condition leaves, with chosen variables; those set aside with their reasons. */
@@ -45,19 +46,30 @@ final readonly class RowsBlock implements MakesBlock
             $lines->cell((string) $row);
             foreach ($answer->variables as $variable) {
                 $text = $answer->cells[$variable->key][$place] ?? '';
-                $lines->cell($text, $text === '' ? null : new StatedFigure("of={$variable->key}", 'cell', [(string) $row], "Row {$row}, {$variable->nameWithUnit()}", null, $text));
+                $shown = in_array($place, $answer->unread[$variable->key] ?? [], true) ? $text : self::shown($variable, $text);
+                $lines->cell($shown, $text === '' ? null : new StatedFigure("of={$variable->key}", 'cell', [(string) $row], "Row {$row}, {$variable->nameWithUnit()}", null, $shown));
             }
             if ($hasReasons) {
                 $lines->cell($answer->aside[$place] ?? '');
             }
             $lines->end();
         }
-        $total = number_format($answer->total);
+        $total = NumberMarks::count($answer->total);
 
         return new MadeBlock(
-            "{$total} of " . number_format($dataset->rows) . ' rows' . ($where === null ? '' : ($where === self::asideCondition() ? ' are set aside: no figure counts them' : " where {$where}")) . ($answer->total > self::MOST_ROWS ? '; the first ' . self::MOST_ROWS . ' are listed.' : '.'),
+            "{$total} of " . NumberMarks::count($dataset->rows) . ' rows' . ($where === null ? '' : ($where === self::asideCondition() ? ' are set aside: no figure counts them' : " where {$where}")) . ($answer->total > self::MOST_ROWS ? '; the first ' . self::MOST_ROWS . ' are listed.' : '.'),
             [$lines->table()],
             figures: [new StatedFigure('', 'rows_left', [$where], 'Rows that the condition leaves', $answer->total, $total)],
         );
+    }
+
+    /** A cell that could be read, with the marks in force. */
+    private static function shown(Variable $variable, string $text): string
+    {
+        return match ($variable->type) {
+            VariableType::Number => NumberMarks::inForce()->written($text),
+            VariableType::Date => NumberMarks::inForce()->day($text),
+            default => $text,
+        };
     }
 }

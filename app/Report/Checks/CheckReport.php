@@ -38,7 +38,7 @@ final readonly class CheckReport
         $text = $given->found === null || $given->numbers === [] ? null : ShownNumbers::compared($given->numbers, $given->found);
         [$dataset, $notes] = $this->scratch->of($given, $rowsPath, $rowsName, $beat);
         try {
-            $now = $this->stated($dataset, $given, $beat);
+            $now = $given->marks->during(fn(): array => $this->stated($dataset, $given, $beat));
         } finally {
             ScratchDataset::discard($dataset);
         }

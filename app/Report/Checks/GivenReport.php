@@ -6,6 +6,7 @@ namespace App\Report\Checks;
 
 use App\Report\Document\ReportDocument;
 use App\Report\Record\StatedFigure;
+use RowTally\Core\Marks\NumberMarks;
 
 /** A report that somebody hands in to be checked: its record, and what stands in its text. */
 final readonly class GivenReport
@@ -28,6 +29,8 @@ final readonly class GivenReport
         public array $numbers,
         public ?array $found,
         public ?string $rows,
+        /** with which its figures are written */
+        public NumberMarks $marks,
     ) {}
 
     public function text(string $name): ?string

@@ -12,6 +12,7 @@ use App\Report\Forms\Tool;
 use App\Report\Record\BuildRecord;
 use App\Report\Record\ShownNumbers;
 use App\Report\Record\StatedFigure;
+use RowTally\Core\Marks\NumberMarks;
 use ZipArchive;
 
 /** Takes the record out of a report that was handed over, and the rows where they came along. */
@@ -144,6 +145,7 @@ final class ReadRecord
             $numbers,
             $text === null ? null : ShownNumbers::of($text),
             $rows,
+            NumberMarks::ofWords($record['numbers'] ?? null),
         );
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Report\Checks;
 
+use App\Files\StoredFile;
 use App\Files\WholeFile;
 use App\Models\ReportCheck;
 use Illuminate\Contracts\Queue\ShouldQueue;
@@ -41,8 +42,10 @@ final class RunCheck implements ShouldQueue
         };
         $came = null;
         try {
-            $given = ReadRecord::of(Storage::path($check->path));
-            $rows = $check->rows_path === null ? null : Storage::path($check->rows_path);
+            $file = StoredFile::of($check->path);
+            $given = ReadRecord::of($file->path);
+            $apart = $check->rows_path === null ? null : StoredFile::of($check->rows_path);
+            $rows = $apart?->path;
             if ($rows === null && $given->rows !== null) {
                 $rows = $came = WholeFile::scratch();
                 WholeFile::put($came, $given->rows);

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Report\Checks;
 
 use App\Files\NoRoom;
+use App\Files\StoredFile;
 use App\Models\ReportCheck;
 use App\Models\User;
-use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
 use SplFileInfo;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
@@ -41,12 +41,7 @@ final class StartCheck
     private static function kept(SplFileInfo $file): string
     {
         $path = 'checks/' . Str::random(40);
-        $from = fopen($file->getPathname(), 'rb');
-        if ($from === false || !Storage::writeStream($path, $from) || Storage::size($path) !== $file->getSize()) {
-            Storage::delete($path);
-            throw new NoRoom();
-        }
-        fclose($from);
+        StoredFile::take($path, $file->getPathname());
 
         return $path;
     }

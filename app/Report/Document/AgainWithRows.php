@@ -13,6 +13,7 @@ use App\Report\Record\StatedFigure;
 use App\Report\Words\FigureField;
 use App\Report\Words\OwnWords;
 use RowTally\Core\Formula\Condition;
+use RowTally\Core\Marks\NumberMarks;
 
 /** The same report of another dataset: the same blocks and words, whose figures are those of the other rows, put against those of the first. */
 final readonly class AgainWithRows
@@ -47,7 +48,7 @@ final readonly class AgainWithRows
         foreach ($document->blocks as $block) {
             $figures[$block->id] = array_map(
                 static fn(StatedFigure $figure): StatedFigure => new StatedFigure(self::address($figure->address, $keys), $figure->figure, $figure->group, $figure->name, $figure->value, $figure->text),
-                $this->makePaper->block($dataset, $document, $block)->stated(),
+                (new NumberMarks())->during(fn(): array => $this->makePaper->block($dataset, $document, $block)->stated()),
             );
         }
         SeenFigures::putAgainst($made, $figures);

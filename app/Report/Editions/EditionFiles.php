@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Report\Editions;
 
 use App\Files\NoRoom;
-use App\Files\WholeFile;
+use App\Files\StoredFile;
 use App\Models\Edition;
 use App\Models\EditionFile;
 use App\Report\Forms\CannotHandOver;
@@ -66,8 +66,7 @@ final readonly class EditionFiles
             $rows = $edition->rows_path === null ? null : (string) Storage::get($edition->rows_path);
             $bytes = $this->handOver->as($form, Paper::ofJson($edition->paper), $file->size === 'letter' ? 'letter' : 'a4', $record, $rows, $isWanted);
             $path = 'editions/' . Str::random(40) . ".{$form->extension()}";
-            Storage::makeDirectory('editions');
-            WholeFile::put(Storage::path($path), $bytes);
+            StoredFile::put($path, $bytes);
             if (!$end(['status' => EditionFile::READY, 'path' => $path, 'bytes' => strlen($bytes), 'sha256' => hash('sha256', $bytes)])) {
                 Storage::delete($path);
             }

@@ -7,7 +7,8 @@ namespace App\Report\Editions;
 use App\Export\CsvWriter;
 use App\Export\ExportDataset;
 use App\Files\NoRoom;
-use App\Files\WholeFile;
+use App\Files\StoredFile;
+use App\Imports\SumSource;
 use App\Models\Dataset;
 use App\Models\Edition;
 use App\Models\Report;
@@ -19,6 +20,7 @@ use App\Store\RowsQuestion;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
+use RowTally\Core\Marks\NumberMarks;
 use Throwable;
 
 /** Makes an edition of a report: everything that it says now, held for good, with its record. */
@@ -26,8 +28,6 @@ final readonly class MakeEdition
 {
     public const LONGEST_NOTE = 2000;
     private const MOST_EDITIONS = 200;
-    /** Rows that go along are at most so many bytes of CSV. */
-    private const MOST_ROW_BYTES = 32 << 20;
 
     public function __construct(private MakePaper $makePaper, private BuildRecord $buildRecord, private ExportDataset $export) {}
 
@@ -38,6 +38,8 @@ final readonly class MakeEdition
      */
     public function of(Report $report, Dataset $dataset, string $note, bool $withRows): Edition
     {
+        // What the report says of its file is known before it is written.
+        SumSource::of($dataset);
         $document = ReportDocument::ofJson($report->document);
         $paper = $this->makePaper->of($dataset, $document);
         $said = json_encode($paper->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION);
@@ -66,7 +68,7 @@ final readonly class MakeEdition
                     'note' => $note,
                     'revision' => $dataset->revision,
                     'paper' => json_encode($named->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION),
-                    'record' => json_encode($this->buildRecord->of($dataset, $document, $paper, $number, $note, $at->toIso8601ZuluString(), $rows === null ? null : (string) hash_file('sha256', Storage::path($rows))), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION),
+                    'record' => json_encode($this->buildRecord->of($dataset, $document, $paper, $number, $note, $at->toIso8601ZuluString(), $rows === null ? null : hash('sha256', (string) Storage::get($rows))), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION),
                     'content' => $content,
                     'rows_path' => $rows,
                     'made_at' => $at,
@@ -86,19 +88,32 @@ final readonly class MakeEdition
     private function rows(Dataset $dataset): string
     {
         $path = 'editions/' . Str::random(40) . '.csv';
-        Storage::makeDirectory('editions');
-        $out = WholeFile::create(Storage::path($path));
-        try {
-            (new CsvWriter())->write($this->export->table($dataset, new RowsQuestion()), $out);
-            $bytes = ftell($out);
-        } finally {
-            WholeFile::close($out);
-        }
-        if ($bytes === false || $bytes > self::MOST_ROW_BYTES) {
-            Storage::delete($path);
-            throw ChangeRefused::because('rows-too-many', 'The rows are ' . number_format((int) $bytes / (1 << 20), 1) . ' MB.', 'at most ' . (self::MOST_ROW_BYTES >> 20) . ' MB that go along with a report', 'Hand it over without the rows, and give them apart.');
-        }
+        $table = $this->export->table($dataset, new RowsQuestion());
+        StoredFile::write($path, static fn($out) => (new CsvWriter())->write($table->by(self::within(config()->integer('app.row_bytes_of_a_report'), $table->blocks, $out)), $out));
 
         return $path;
+    }
+
+    /**
+     * Blocks as long as what was written of them is not too much.
+     *
+     * @template T
+     *
+     * @param iterable<T> $blocks
+     * @param resource    $out
+     *
+     * @return iterable<T>
+     *
+     * @throws ChangeRefused
+     */
+    private static function within(int $bytes, iterable $blocks, $out): iterable
+    {
+        foreach ($blocks as $block) {
+            yield $block;
+            if (ftell($out) > $bytes) {
+                $most = NumberMarks::count($bytes / (1 << 20));
+                throw ChangeRefused::because('rows-too-many', "The rows are more than {$most} MB.", "at most {$most} MB that go along with a report", 'Hand it over without the rows, and give them apart.');
+            }
+        }
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Report\Forms;
 
-use App\Files\WholeFile;
+use App\Files\StoredFile;
 use App\Models\Report;
 use App\Report\Document\ReportDocument;
 use App\Report\MakePaper;
@@ -33,8 +33,7 @@ final readonly class PagesOfReport
         $pdf = $this->pdf($report, $key);
         if ($pdf === null) {
             $pdf = $this->handOver->as(Form::Pdf, $paper, $size);
-            Storage::makeDirectory(self::FOLDER);
-            WholeFile::put(Storage::path(self::path($report, $key)), $pdf);
+            StoredFile::put(self::path($report, $key), $pdf);
             self::sweep();
         }
 

@@ -27,6 +27,14 @@ final class PaperSvg
         return (string) preg_replace_callback(self::DOTS, static fn(array $run): string => self::dots($run[0]), $svg);
     }
 
+    /** Pictures within a page on screen: in its colours, light or dark. */
+    public static function onScreen(string $html): string
+    {
+        $names = Palette::ofScreen();
+
+        return (string) preg_replace_callback('/ (fill|stroke)="(#[0-9a-f]{6})"/', static fn(array $ink): string => " {$ink[1]}=\"" . ($names[$ink[2]] ?? $ink[2]) . '"', $html);
+    }
+
     /** Circles in a row as one path for each look that they have: points drawn with a round pen. */
     private static function dots(string $circles): string
     {

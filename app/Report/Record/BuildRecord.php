@@ -10,6 +10,7 @@ use App\Models\Variable;
 use App\Report\Document\ReportDocument;
 use App\Report\MakeMethod;
 use App\Report\Paper;
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Parsing\VariableType;
 
 /** The record of an edition: what it asked, of which data, and every figure that it states. By it the report can be checked. */
@@ -53,6 +54,7 @@ final readonly class BuildRecord
                 'row_word' => [$dataset->row_one, $dataset->row_many],
                 'variables' => array_map(self::variable(...), [...array_values($dataset->variables->all()), ...($aside === null ? [] : [$aside])]),
             ],
+            'numbers' => NumberMarks::inForce()->toWords(),
             'document' => $document->toArray(),
             'figures' => $figures,
         ];

@@ -9,6 +9,7 @@ use App\Models\Report;
 use App\Report\Document\Block;
 use App\Report\Document\ReportDocument;
 use App\Report\MakePaper;
+use RowTally\Core\Marks\NumberMarks;
 
 /**
  * What has changed in a report since somebody last looked: by figure, of blocks that are themselves as they were. A block that is new or was
@@ -33,7 +34,7 @@ final readonly class SeenFigures
                 $kept[$block->id] = $own;
                 continue;
             }
-            $figures = $this->makePaper->block($dataset, $document, $block)->stated();
+            $figures = $this->stated($dataset, $document, $block);
             $now[$block->id] = $figures;
             $isNew = $isNew || $own === null || $own['hash'] !== $hash;
             $kept[$block->id] = $own !== null && $own['hash'] === $hash ? $own : ['hash' => $hash, 'figures' => $figures];
@@ -42,7 +43,18 @@ final readonly class SeenFigures
             $report->update(['seen' => self::write($kept), 'seen_revision' => $report->seen_revision ?? $dataset->revision]);
         }
 
-        return FigureChanges::between(array_map(static fn(array $own): array => $own['figures'], $kept), $now);
+        $read = static fn(?string $shown): ?string => $shown === null ? null : NumberMarks::inForce()->rewritten($shown);
+
+        return array_map(
+            static fn(array $change): array => [...$change, 'before' => $read($change['before']), 'after' => $read($change['after'])],
+            FigureChanges::between(array_map(static fn(array $own): array => $own['figures'], $kept), $now),
+        );
+    }
+
+    /** @return list<StatedFigure> with the standard's marks: whoever looks next may write numbers otherwise */
+    private function stated(Dataset $dataset, ReportDocument $document, Block $block): array
+    {
+        return (new NumberMarks())->during(fn(): array => $this->makePaper->block($dataset, $document, $block)->stated());
     }
 
     /** Somebody has looked. */
@@ -51,7 +63,7 @@ final readonly class SeenFigures
         $document = ReportDocument::ofJson($report->document);
         $kept = [];
         foreach ($document->blocks as $block) {
-            $kept[$block->id] = ['hash' => self::hash($block), 'figures' => $this->makePaper->block($dataset, $document, $block)->stated()];
+            $kept[$block->id] = ['hash' => self::hash($block), 'figures' => $this->stated($dataset, $document, $block)];
         }
         $report->update(['seen' => self::write($kept), 'seen_revision' => $dataset->revision]);
     }

@@ -6,6 +6,7 @@ namespace App\Report\Words;
 
 use App\Models\Dataset;
 use App\Models\Variable;
+use App\Store\GroupLabels;
 use App\Store\ProfileAnswer;
 use App\Store\ProfileVariables;
 use App\Store\Question;
@@ -163,9 +164,13 @@ final readonly class ReadFields
     /** @param list<string|null> $group */
     private static function column(ProfileAnswer $answer, array $group): ?int
     {
+        $by = array_map(static fn(string $key): ?Variable => $answer->dataset->variables->firstWhere('key', $key), $answer->question->by);
         $place = array_search($group, $answer->groups, true);
+        if ($place === false && count($group) === count($by)) {
+            $place = GroupLabels::place(array_values(array_filter($by)), $answer->groups, RowGrouping::name($group)) ?? false;
+        }
 
-        return is_int($place) ? $place + 1 : null;
+        return $place === false ? null : $place + 1;
     }
 
     private static function ofLabel(VariableSheet $sheet, FigureField $field): ShownField

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Store\Changes;
 
 use RowTally\Core\Columns\Chunk;
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Parsing\Finding;
 
 /** New rows at the end. */
@@ -59,6 +60,6 @@ final readonly class AddRows implements Change
         }
         $draft->dataset->rows += $count;
 
-        return $count === 1 ? "Row {$draft->dataset->rows} added" : number_format($count) . ' rows added';
+        return $count === 1 ? "Row {$draft->dataset->rows} added" : NumberMarks::keptCount($count) . ' rows added';
     }
 }

@@ -13,6 +13,7 @@ use App\Store\Tallies;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use PDOException;
+use RowTally\Core\Marks\NumberMarks;
 use Throwable;
 
 /** Makes one change of a dataset: a new revision, whole or not at all, and only on top of the one that the person saw. */
@@ -93,6 +94,6 @@ final readonly class ChangeDataset
     private function since(Dataset $dataset, int $revision): array
     {
         return array_values($dataset->revisions()->where('number', '>', $revision)->orderBy('number')->limit(self::SINCE_NAMED)->pluck('summary')
-            ->map(static fn(mixed $summary): string => is_string($summary) ? $summary : '')->all());
+            ->map(static fn(mixed $summary): string => is_string($summary) ? NumberMarks::inForce()->read($summary) : '')->all());
     }
 }

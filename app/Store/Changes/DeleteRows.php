@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Store\Changes;
 
 use Illuminate\Support\Facades\DB;
+use RowTally\Core\Marks\NumberMarks;
 
 /** Deletes rows; each of them can be brought back later, by itself. */
 final readonly class DeleteRows implements Change
@@ -49,6 +50,6 @@ final readonly class DeleteRows implements Change
         }
         $draft->dataset->rows -= count($rows);
 
-        return count($rows) === 1 ? "Row {$rows[0]} deleted" : number_format(count($rows)) . " rows deleted, from row {$rows[0]} to " . $rows[count($rows) - 1];
+        return count($rows) === 1 ? "Row {$rows[0]} deleted" : NumberMarks::keptCount(count($rows)) . " rows deleted, from row {$rows[0]} to " . $rows[count($rows) - 1];
     }
 }

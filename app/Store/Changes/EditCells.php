@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Store\Changes;
 
+use App\Models\Variable;
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Parsing\Finding;
+use RowTally\Core\Parsing\VariableType;
 
 /** New texts in single cells. What is typed is checked against the variable's type; what does not fit is kept only if asked for. */
 final readonly class EditCells implements Change
@@ -60,7 +63,7 @@ final readonly class EditCells implements Change
                 foreach ($places as $place => $text) {
                     $before = $cells[$place];
                     $cells[$place] = $text;
-                    $said = sprintf('%s in row %d: %s became %s', $variable->name, $this->edits[0]['row'], self::quoted($before), self::quoted($text));
+                    $said = sprintf('%s in row %d: %s became %s', $variable->name, $this->edits[0]['row'], self::quoted($variable, $before), self::quoted($variable, $text));
                 }
                 $draft->put($variable, $chunk, array_values($cells));
             }
@@ -73,8 +76,11 @@ final readonly class EditCells implements Change
         return count($this->edits) === 1 ? $said : count($this->edits) . ' cells of ' . implode(', ', array_map(static fn(int|string $key): string => $draft->variable((string) $key)->name, array_keys($byChunk))) . ' changed';
     }
 
-    private static function quoted(string $text): string
+    /** A number is kept so that whoever reads it has it with their marks. */
+    private static function quoted(Variable $variable, string $text): string
     {
-        return $text === '' ? 'missing' : '“' . mb_strimwidth($text, 0, 40, '…') . '”';
+        $short = mb_strimwidth($text, 0, 40, '…');
+
+        return $text === '' ? 'missing' : '“' . ($variable->type === VariableType::Number ? NumberMarks::keptNumber($short) : $short) . '”';
     }
 }

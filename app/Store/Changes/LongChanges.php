@@ -9,6 +9,7 @@ use App\Models\LongChange;
 use App\Models\User;
 use Closure;
 use Illuminate\Support\Facades\DB;
+use RowTally\Core\Marks\NumberMarks;
 use Throwable;
 
 /** Changes that take longer than somebody waits for an answer: a worker makes them, says how far it is, and stops when told to. */
@@ -37,7 +38,7 @@ final readonly class LongChanges
     {
         $steps = $this->changeOfWords->steps($dataset, $change, $words);
         if ($steps > self::MOST) {
-            throw ChangeRefused::because('too-much-work', 'This would take ' . number_format($steps / 1e6) . ' million steps: each part of a formula for each row.', 'at most ' . number_format(self::MOST / 1e6) . ' million', 'Make variables of parts of it, leave out what is not needed, or freeze what is made from it, which then stays as it is.');
+            throw ChangeRefused::because('too-much-work', 'This would take ' . NumberMarks::count($steps / 1e6) . ' million steps: each part of a formula for each row.', 'at most ' . NumberMarks::count(self::MOST / 1e6) . ' million', 'Make variables of parts of it, leave out what is not needed, or freeze what is made from it, which then stays as it is.');
         }
         if ($steps < self::LONG) {
             return null;

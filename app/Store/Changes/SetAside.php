@@ -8,6 +8,7 @@ use App\Models\Variable;
 use App\Store\StoredColumns;
 use App\Store\StoredRows;
 use RowTally\Core\Columns\RowsMarked;
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Parsing\VariableType;
 
 /**
@@ -54,7 +55,7 @@ final readonly class SetAside implements Change
         if ($changed === 0) {
             throw ChangeRefused::because('no-change', $reason === '' ? 'None of these rows is set aside.' : 'They are set aside for this reason already.', 'other rows', 'Look at the rows as they are now.');
         }
-        $rows = $this->rows !== null && count($this->rows) === 1 ? "Row {$this->rows[0]}" : number_format($changed) . ($changed === 1 ? ' row' : ' rows');
+        $rows = $this->rows !== null && count($this->rows) === 1 ? "Row {$this->rows[0]}" : NumberMarks::keptCount($changed) . ($changed === 1 ? ' row' : ' rows');
 
         return $reason === '' ? "{$rows} brought back" : "{$rows} set aside: " . mb_strimwidth($reason, 0, 80, '…');
     }

@@ -24,7 +24,7 @@ final readonly class UndoRedo implements Change
     {
         $last = $history->undoable() ?? throw ChangeRefused::because('nothing-to-undo', 'There is nothing to undo.', 'a change', 'The dataset is as it came in.');
 
-        return new self('undo', $last->number, $last->number - 1, "Undone: {$last->summary}");
+        return new self('undo', $last->number, $last->number - 1, "Undone: {$last->keptSummary()}");
     }
 
     /** @throws ChangeRefused when there is nothing to redo */
@@ -32,7 +32,7 @@ final readonly class UndoRedo implements Change
     {
         $next = $history->redoable() ?? throw ChangeRefused::because('nothing-to-redo', 'There is nothing to do again.', 'a change that was undone', 'A new change ends what could be done again.');
 
-        return new self('redo', $next->number, $next->number, "Done again: {$next->summary}");
+        return new self('redo', $next->number, $next->number, "Done again: {$next->keptSummary()}");
     }
 
     public function kind(): string

@@ -14,6 +14,8 @@ use RowTally\Core\Values\Exact;
 /**
  * The same centre, another spread.
  *
+ * Misleads    A far row in one of the two can make its SD.
+ *
  * @implements Rule<GroupsAgainst>
  */
 final readonly class CentreAgainstSpread implements Rule

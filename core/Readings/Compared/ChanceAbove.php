@@ -11,6 +11,8 @@ use RowTally\Core\Readings\Said;
 /**
  * How often one of these exceeds one of those.
  *
+ * Misleads    It compares rows drawn at random and says nothing of how far above.
+ *
  * @implements Rule<GroupsAgainst>
  */
 final readonly class ChanceAbove implements Rule

@@ -13,6 +13,8 @@ use RowTally\Core\Readings\Said;
 /**
  * How many rose and fell, and by how much on average.
  *
+ * Misleads    What rises and falls by itself changes too: without rows that nothing was done to, a change has no cause.
+ *
  * @implements Rule<PairsAgainst>
  */
 final readonly class Change implements Rule

@@ -14,6 +14,8 @@ use RowTally\Core\Readings\Wording;
 /**
  * How far apart the means are, and how sure that is.
  *
+ * Misleads    An interval that holds 0 is no proof that there is no difference; one that does not is none of a cause.
+ *
  * @implements Rule<GroupsAgainst>
  */
 final readonly class Difference implements Rule

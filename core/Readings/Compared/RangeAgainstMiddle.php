@@ -15,6 +15,8 @@ use RowTally\Core\Values\Exact;
 /**
  * A range that a few rows make.
  *
+ * Misleads    Ranges of groups of unlike sizes cannot be compared.
+ *
  * @implements Rule<GroupsAgainst>
  */
 final readonly class RangeAgainstMiddle implements Rule

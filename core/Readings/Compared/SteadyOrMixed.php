@@ -12,6 +12,8 @@ use RowTally\Core\Readings\Said;
 /**
  * A mean change that few rows share.
  *
+ * Misleads    Rows that hardly changed count as those that changed much.
+ *
  * @implements Rule<PairsAgainst>
  */
 final readonly class SteadyOrMixed implements Rule

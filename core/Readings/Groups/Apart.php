@@ -14,6 +14,8 @@ use RowTally\Core\Values\Exact;
 /**
  * Half of one group lies wholly above half of another.
  *
+ * Misleads    Middle halves that touch can still be far apart on average, and the reverse.
+ *
  * @implements Rule<GroupsSubject>
  */
 final readonly class Apart implements Rule

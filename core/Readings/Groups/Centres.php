@@ -15,6 +15,8 @@ use RowTally\Core\Values\Exact;
 /**
  * Which groups lie highest and lowest, and how far apart.
  *
+ * Misleads    The highest of many groups is high by chance as well: read the sizes beside it.
+ *
  * @implements Rule<GroupsSubject>
  */
 final readonly class Centres implements Rule

@@ -15,6 +15,8 @@ use RowTally\Core\Values\Exact;
 /**
  * Mean and median do not put the groups in the same order.
  *
+ * Misleads    Neither order is the right one: a tail in one group makes them differ.
+ *
  * @implements Rule<GroupsSubject>
  */
 final readonly class OrderDiffers implements Rule

@@ -13,6 +13,8 @@ use RowTally\Core\Readings\Wording;
 /**
  * Groups too small to say much of.
  *
+ * Misleads    It counts values; whether a few are enough depends on what is asked.
+ *
  * @implements Rule<GroupsSubject>
  */
 final readonly class Small implements Rule

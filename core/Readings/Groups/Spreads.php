@@ -15,6 +15,8 @@ use RowTally\Core\Values\Exact;
 /**
  * Groups that vary very differently.
  *
+ * Misleads    A far row makes a large SD: look at the middle halves too.
+ *
  * @implements Rule<GroupsSubject>
  */
 final readonly class Spreads implements Rule

@@ -14,6 +14,8 @@ use RowTally\Core\Readings\Wording;
 /**
  * The label that most rows have.
  *
+ * Misleads    It may still be a small part of all where there are many labels.
+ *
  * @implements Rule<LabelsSubject>
  */
 final readonly class Commonest implements Rule

@@ -14,6 +14,8 @@ use RowTally\Core\Values\Exact;
 /**
  * Rows in a class without an end.
  *
+ * Misleads    The width of an open class is assumed; whoever made the table knows it.
+ *
  * @implements Rule<ClassesSubject>
  */
 final readonly class OpenClass implements Rule

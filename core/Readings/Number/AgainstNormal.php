@@ -15,6 +15,8 @@ use RowTally\Core\Values\Reason;
 /**
  * What a test of normality says, and what that means.
  *
+ * Misleads    That nothing speaks against a normal distribution does not show that there is one.
+ *
  * @implements Rule<NumberSubject>
  */
 final readonly class AgainstNormal implements Rule
@@ -48,7 +50,7 @@ final readonly class AgainstNormal implements Rule
             return null;
         }
         $name = ($isMany ? 'Anderson–Darling A² = ' : 'Shapiro–Wilk W = ') . Wording::ratio((float) $statistic, 3)
-            . ($chance < 0.0001 ? ', p < 0.0001' : ', p = ' . DecimalText::of($chance, 4))
+            . ($chance < 0.0001 ? ', p < ' . DecimalText::of(0.0001, 4) : ', p = ' . DecimalText::of($chance, 4))
             . ($isMany ? '; it stands in for Shapiro–Wilk above 5,000 values' : '');
         $sentence = match (true) {
             $chance < 0.01 => "These values would be very unusual for a normal distribution ({$name}).",

@@ -14,6 +14,8 @@ use RowTally\Core\Values\Exact;
 /**
  * Where mean and median lie to each other.
  *
+ * Misleads    Mean and median can lie together in two heaps, or in a flat spread.
+ *
  * @implements Rule<NumberSubject>
  */
 final readonly class Centre implements Rule

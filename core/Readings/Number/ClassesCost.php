@@ -11,6 +11,8 @@ use RowTally\Core\Readings\Said;
 /**
  * What is lost where only the classes are known.
  *
+ * Misleads    It is what these classes cost; others would cost something else.
+ *
  * @implements Rule<NumberSubject>
  */
 final readonly class ClassesCost implements Rule

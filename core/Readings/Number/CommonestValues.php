@@ -16,6 +16,8 @@ use RowTally\Core\Values\Reason;
 /**
  * The commonest values, or that there is none.
  *
+ * Misleads    Of finely measured values the commonest is an accident of rounding.
+ *
  * @implements Rule<NumberSubject>
  */
 final readonly class CommonestValues implements Rule

@@ -11,6 +11,8 @@ use RowTally\Core\Readings\Said;
 /**
  * Nothing varies.
  *
+ * Misleads    A variable that does not vary may also be a column that was never filled in.
+ *
  * @implements Rule<NumberSubject>
  */
 final readonly class Constant implements Rule

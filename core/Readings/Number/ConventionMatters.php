@@ -15,6 +15,8 @@ use RowTally\Core\Values\Exact;
 /**
  * How much a quartile owes to its rule.
  *
+ * Misleads    No rule is wrong: what misleads is not to say which one it was.
+ *
  * @implements Rule<NumberSubject>
  */
 final readonly class ConventionMatters implements Rule

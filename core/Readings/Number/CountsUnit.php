@@ -13,6 +13,8 @@ use RowTally\Core\Values\Exact;
 /**
  * The sample standard deviation takes one from the count.
  *
+ * Misleads    Weights that are not counts of rows have no sample SD that means anything; taken as a population it does not hang on their unit.
+ *
  * @implements Rule<NumberSubject>
  */
 final readonly class CountsUnit implements Rule

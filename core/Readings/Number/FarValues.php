@@ -14,6 +14,8 @@ use RowTally\Core\Readings\Wording;
 /**
  * More, or fewer, values far out than a normal distribution has.
  *
+ * Misleads    It speaks of tails and never of peaks; a single far row can make it.
+ *
  * @implements Rule<NumberSubject>
  */
 final readonly class FarValues implements Rule

@@ -11,6 +11,8 @@ use RowTally\Core\Readings\Said;
 /**
  * Too few to lean on a quartile.
  *
+ * Misleads    Few values can be all there are: then nothing is uncertain about them.
+ *
  * @implements Rule<NumberSubject>
  */
 final readonly class Few implements Rule

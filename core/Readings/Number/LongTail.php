@@ -14,6 +14,8 @@ use RowTally\Core\Readings\Wording;
 /**
  * One side reaches much farther than the other.
  *
+ * Misleads    A single far row can make a tail: look at the picture.
+ *
  * @implements Rule<NumberSubject>
  */
 final readonly class LongTail implements Rule

@@ -12,6 +12,8 @@ use RowTally\Core\Values\Exact;
 /**
  * Where half of the values lie.
  *
+ * Misleads    The other half lies outside, and nothing is said of how far.
+ *
  * @implements Rule<NumberSubject>
  */
 final readonly class MiddleHalf implements Rule

@@ -12,6 +12,8 @@ use RowTally\Core\Readings\Said;
 /**
  * Figures are of fewer rows than there are.
  *
+ * Misleads    It cannot say whether those that are missing are like the others.
+ *
  * @implements Rule<NumberSubject>
  */
 final readonly class Missing implements Rule

@@ -13,6 +13,8 @@ use RowTally\Core\Readings\Said;
 /**
  * Very many rows have one and the same value.
  *
+ * Misleads    Zeros may be true zeros or stand for missing: only whoever took them knows.
+ *
  * @implements Rule<NumberSubject>
  */
 final readonly class OneValueDominates implements Rule

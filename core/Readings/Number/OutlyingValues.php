@@ -7,6 +7,7 @@ namespace RowTally\Core\Readings\Number;
 use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
 use RowTally\Core\Basis\SampleOrPopulation;
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Observations\Outliers;
 use RowTally\Core\Readings\NumberSubject;
 use RowTally\Core\Readings\Rule;
@@ -17,6 +18,8 @@ use RowTally\Core\Values\PowerSums;
 
 /**
  * Rows beyond the fences, and what the others say without them.
+ *
+ * Misleads    A row beyond the fences is worth a look and not wrong; figures without such rows are told, none is left out.
  *
  * @implements Rule<NumberSubject>
  */
@@ -117,6 +120,6 @@ final readonly class OutlyingValues implements Rule
         }
         $more = $isWhole ? $total - count($values) : count($marks) - count($values);
 
-        return $more > 0 ? implode(', ', $texts) . ' and ' . number_format($more) . ' more' : Wording::list($texts);
+        return $more > 0 ? implode(', ', $texts) . ' and ' . NumberMarks::count($more) . ' more' : Wording::list($texts);
     }
 }

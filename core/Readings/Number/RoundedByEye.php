@@ -12,6 +12,8 @@ use RowTally\Core\Readings\Said;
 /**
  * People round to fives and tens.
  *
+ * Misleads    A scale that shows fives only does the same, and nobody rounded.
+ *
  * @implements Rule<NumberSubject>
  */
 final readonly class RoundedByEye implements Rule

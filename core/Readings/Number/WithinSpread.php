@@ -6,13 +6,17 @@ namespace RowTally\Core\Readings\Number;
 
 use RowTally\Core\Display\Percent;
 use RowTally\Core\Figures\ShareWithinDeviations;
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Readings\NumberSubject;
 use RowTally\Core\Readings\Rule;
 use RowTally\Core\Readings\Said;
+use RowTally\Core\Readings\Wording;
 use RowTally\Core\Values\Exact;
 
 /**
  * How many lie within one standard deviation.
+ *
+ * Misleads    A share near 68 % does not make values normal.
  *
  * @implements Rule<NumberSubject>
  */
@@ -43,10 +47,10 @@ final readonly class WithinSpread implements Rule
         }
         $n = $subject->n();
         $expected = $within->expectedShare() * (Exact::toFloat($observations->size()) ?? 0.0);
-        $about = number_format(round($expected));
+        $about = NumberMarks::count(round($expected));
 
         return new Said(
-            "A normal distribution has 68.27 % within mean ± 1 SD, here about {$about} of {$subject->rows($n)}; it is {$subject->number($bounds['count'])} (" . Percent::text($bounds['count'], $n) . ' %).',
+            'A normal distribution has ' . Wording::ratio(68.27) . " % within mean ± 1 SD, here about {$about} of {$subject->rows($n)}; it is {$subject->number($bounds['count'])} (" . Percent::text($bounds['count'], $n) . ' %).',
             ['count' => $subject->figure($bounds['count']), 'share' => $bounds['count'] / $n, 'expected' => $expected],
             30,
         );

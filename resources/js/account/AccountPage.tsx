@@ -8,6 +8,7 @@ import { Waiting } from '../ui/Waiting';
 import { Account } from './Account';
 import { Refused, Said } from './Door';
 import { Field, NewPassword, typedIn } from './Field';
+import { Numbers } from './Numbers';
 import { useAccount, useAccountChanges, useSessions } from './queries';
 import { Tokens } from './Tokens';
 
@@ -29,6 +30,9 @@ export function AccountPage() {
                     {account.data !== undefined && (
                         <>
                             <Name name={account.data.name} email={account.data.email} />
+                            <Part title="Numbers and days">
+                                <Numbers marks={account.data.numbers} />
+                            </Part>
                             <Password />
                             <Factor isOn={account.data.has_factor} left={account.data.recovery_codes_left} />
                             <SignedInAt />

@@ -1,6 +1,7 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { type QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, bodyOf, type NewToken, type Session } from '../api/client';
 import { saveBlob } from '../ui/copying';
+import { changedMarks, type Marks, marksInForce, STANDARD, takeMarks } from '../ui/numbers';
 
 const SESSION = ['session'];
 const ACCOUNT = ['account'];
@@ -9,7 +10,18 @@ const TOKENS = ['tokens'];
 const inPlace = { isSaidInPlace: true };
 
 export function useSession() {
-    return useQuery({ queryKey: SESSION, queryFn: async () => bodyOf(await api.GET('/session')), staleTime: Infinity });
+    return useQuery({ queryKey: SESSION, queryFn: async () => withMarks(bodyOf(await api.GET('/session'))), staleTime: Infinity });
+}
+
+/** From now on numbers are written as whoever is signed in writes them. */
+function withMarks(session: Session): Session {
+    takeMarks(session.account?.numbers ?? STANDARD);
+    return session;
+}
+
+/** Who is signed in, as it came with the page. */
+export function beginSession(queries: QueryClient, session: Session): void {
+    queries.setQueryData(SESSION, withMarks(session));
 }
 
 /** The first answer of the server sets the cookie that proves where a form comes from. */
@@ -21,7 +33,7 @@ export function useSignIn() {
         meta: inPlace,
         mutationFn: async (body: { email: string; password: string; code?: string }) => {
             await greet();
-            return bodyOf(await api.POST('/session', { body }));
+            return withMarks(bodyOf(await api.POST('/session', { body })));
         },
         onSuccess: (session: Session) => queries.setQueryData(SESSION, session),
     });
@@ -113,6 +125,17 @@ export function useAccountChanges() {
         rename: useMutation({
             mutationFn: async (name: string) => bodyOf(await api.PATCH('/account', { body: { name } })),
             onSuccess: look,
+        }),
+        writeNumbers: useMutation({
+            // One after the other, each upon what the one before has made of the marks.
+            scope: { id: 'marks' },
+            mutationFn: async (change: Partial<Marks>) =>
+                bodyOf(await api.PATCH('/account', { body: { numbers: changedMarks(marksInForce(), change) } })),
+            onSuccess: async (account) => {
+                takeMarks(account.numbers);
+                // Every text that is here was written with other marks.
+                await queries.invalidateQueries();
+            },
         }),
         changeAddress: useMutation({
             meta: inPlace,

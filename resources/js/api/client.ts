@@ -1,6 +1,7 @@
 import createClient from 'openapi-fetch';
-import { answered, nameOf } from './once';
+import { answered, nameOf, newName } from './once';
 import type { components, paths } from './schema.generated';
+import { underway } from './underway';
 
 type Schemas = components['schemas'];
 export type Basis = Schemas['Basis'];
@@ -50,6 +51,8 @@ export type NewToken = paths['/account/tokens']['post']['requestBody']['content'
 export type Share = Schemas['Share'];
 export type Sheet = Schemas['Sheet'];
 export type Team = Schemas['Team'];
+export type Guide = Schemas['Guide'];
+export type Topic = Schemas['Topic'];
 export type TeamRole = Team['role'];
 export type Variable = Schemas['Variable'];
 export type VariableType = Schemas['VariableType'];
@@ -112,6 +115,11 @@ api.use({
     async onRequest({ request }) {
         request.headers.set('Accept', 'application/json');
         request.headers.set('X-XSRF-TOKEN', pageToken());
+        if (request.method === 'GET') {
+            const name = newName();
+            request.headers.set('X-Underway', name);
+            underway.asked(request, name);
+        }
         const words = request.headers.has('Idempotency-Key') ? null : await wordsOf(request);
         if (words !== null) {
             const name = nameOf(words, Date.now());
@@ -121,6 +129,7 @@ api.use({
         return request;
     },
     async onResponse({ request, response }) {
+        underway.ended(request);
         const words = named.get(request);
         if (words !== undefined && response.status < 500) {
             answered(words, Date.now());
@@ -133,7 +142,12 @@ api.use({
         }
         return response;
     },
-    onError() {
+    onError({ request }) {
+        const long = underway.ended(request);
+        if (long !== null && request.signal.aborted) {
+            // Nobody waits for it any more.
+            api.POST('/underway/{underway}/stop', { params: { path: { underway: long } } }).catch(() => null);
+        }
         return new Refusal(0, 'The server does not answer. Check that Row Tally is running, then try again.');
     },
 });

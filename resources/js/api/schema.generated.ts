@@ -106,8 +106,8 @@ export interface paths {
         delete: operations["deleteAccount"];
         options?: never;
         head?: never;
-        /** What the account is called. */
-        patch: operations["renameAccount"];
+        /** What the account is called, and how it writes numbers and days. */
+        patch: operations["changeAccount"];
         trace?: never;
     };
     "/account/tokens": {
@@ -294,6 +294,23 @@ export interface paths {
         };
         /** Every word of a question with its choices and defaults. */
         get: operations["listConventions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/guide": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A short page of every figure, convention, picture and rule, and a way through the work. */
+        get: operations["showGuide"];
         put?: never;
         post?: never;
         delete?: never;
@@ -531,6 +548,46 @@ export interface paths {
         put?: never;
         /** Reads the file of a dataset once more, to be decided anew. */
         post: operations["rereadDataset"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/underway/{underway}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description The name that the question was given: 32 hexadecimal digits in its head X-Underway, or in the word underway of a link. */
+                underway: string;
+            };
+            cookie?: never;
+        };
+        /** How far the answer to a question is that takes long. */
+        get: operations["showUnderway"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/underway/{underway}/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description The name that the question was given: 32 hexadecimal digits in its head X-Underway, or in the word underway of a link. */
+                underway: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Stops a question that takes long: whoever asked it is told that it was stopped. */
+        post: operations["stopUnderway"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1653,6 +1710,45 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/uploads": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The files that have not come whole. */
+        get: operations["listUploads"];
+        put?: never;
+        /** Begins a file that comes in parts: tus 1.0.0 with creation, termination and checksum. */
+        post: operations["beginUpload"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/uploads/{upload}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                upload: number;
+            };
+            cookie?: never;
+        };
+        /** How much of a file is here, in Upload-Offset too; HEAD asks the same. */
+        get: operations["showUpload"];
+        put?: never;
+        post?: never;
+        /** Gives a file up that has not come whole. */
+        delete: operations["dropUpload"];
+        options?: never;
+        head?: never;
+        /** Sends the next part, at most 16 MB; it is kept whole or not at all. */
+        patch: operations["sendPart"];
+        trace?: never;
+    };
     "/imports": {
         parameters: {
             query?: never;
@@ -2064,11 +2160,39 @@ export interface components {
             account: null | {
                 name: string;
                 email: string;
+                numbers: components["schemas"]["NumberMarks"];
             };
+        };
+        Upload: {
+            id: number;
+            file_name: string;
+            bytes_total: number;
+            /** @description So many from its beginning are kept. */
+            bytes_here: number;
+        };
+        /** @description With which marks numbers are written in every answer to a session; answers to a token have the standard's (1234.5). */
+        NumberMarks: {
+            /** @enum {string} */
+            decimal: "point" | "comma";
+            /**
+             * @description counts: in counts alone.
+             * @enum {string}
+             */
+            thousands: "counts" | "none" | "blank" | "point" | "comma" | "apostrophe";
+            /** @enum {string} */
+            minus: "minus" | "hyphen";
+            /** @enum {string} */
+            days: "year-first" | "day-first-points" | "day-first" | "month-first";
+            /**
+             * @description On which day a week begins where one is shown; not sent, it stays.
+             * @enum {string}
+             */
+            week?: "monday" | "sunday" | "saturday";
         };
         OwnAccount: {
             name: string;
             email: string;
+            numbers: components["schemas"]["NumberMarks"];
             /** @description Whether one-time codes are asked for. */
             has_factor: boolean;
             recovery_codes_left: number;
@@ -2077,6 +2201,41 @@ export interface components {
         SampleOrPopulation: "sample" | "population";
         /** @enum {string} */
         QuartileRule: "halves-excluded" | "halves-included" | "hf1" | "hf2" | "hf3" | "hf4" | "hf5" | "hf6" | "hf7" | "hf8" | "hf9";
+        Topic: {
+            key: string;
+            /** @enum {string} */
+            kind: "figure" | "convention" | "picture" | "reading" | "comparison";
+            title: string;
+            symbol: string;
+            what: string;
+            /** @description When to use it, how it misleads, its formula, source and so on, in the order in which they are read. */
+            parts: {
+                label: string;
+                text: string;
+                is_formula: boolean;
+            }[];
+            choices: {
+                words: string;
+                sentence: string;
+            }[];
+            /** @description Keys of the figures, readings, pictures or words of a question that it is about. */
+            of: string[];
+        };
+        Guide: {
+            kinds: {
+                kind: string;
+                words: string;
+            }[];
+            topics: components["schemas"]["Topic"][];
+            tour: {
+                /** @enum {string} */
+                place: "rows" | "profile" | "compare" | "report";
+                /** @description Of the address. */
+                words: string;
+                title: string;
+                text: string;
+            }[];
+        };
         Conventions: {
             words: components["schemas"]["Word"][];
             pictures: {
@@ -3334,7 +3493,7 @@ export interface operations {
             429: components["responses"]["Refused"];
         };
     };
-    renameAccount: {
+    changeAccount: {
         parameters: {
             query?: never;
             header?: never;
@@ -3344,7 +3503,8 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": {
-                    name: string;
+                    name?: string;
+                    numbers?: components["schemas"]["NumberMarks"];
                 };
             };
         };
@@ -3742,6 +3902,26 @@ export interface operations {
             };
         };
     };
+    showGuide: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What each is, when to use it, how it misleads, its formula and source. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Guide"];
+                };
+            };
+        };
+    };
     listDatasets: {
         parameters: {
             query?: never;
@@ -4134,6 +4314,8 @@ export interface operations {
                     /** Format: binary */
                     file?: string;
                     text?: string;
+                    /** @description The id of a file that has come in parts, all of them. */
+                    upload?: number;
                 };
             };
         };
@@ -4177,10 +4359,61 @@ export interface operations {
             422: components["responses"]["Invalid"];
         };
     };
+    showUnderway: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description The name that the question was given: 32 hexadecimal digits in its head X-Underway, or in the word underway of a link. */
+                underway: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What is being done, and how much of it is done; null before anything is told, and after its end. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        what: string | null;
+                        share: number | null;
+                    };
+                };
+            };
+            401: components["responses"]["Refused"];
+        };
+    };
+    stopUnderway: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description The name that the question was given: 32 hexadecimal digits in its head X-Underway, or in the word underway of a link. */
+                underway: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It stops, if it has not ended yet. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            401: components["responses"]["Refused"];
+        };
+    };
     exportDataset: {
         parameters: {
             query: {
                 format: "csv" | "xlsx" | "ods" | "json" | "json-lines" | "data-package";
+                /** @description With whose marks a CSV is written: the standard's, or those of the account. */
+                numbers?: "standard" | "own";
                 of?: string;
                 where?: string;
                 /** @description The default is halves-excluded. */
@@ -4188,6 +4421,8 @@ export interface operations {
                 /** @description Fences lie so many interquartile ranges out; the default is 1.5. */
                 fences?: components["parameters"]["fences"];
                 sort?: string;
+                /** @description A name under which it tells how far it is. */
+                underway?: string;
             };
             header?: never;
             path: {
@@ -4206,6 +4441,7 @@ export interface operations {
             };
             401: components["responses"]["Refused"];
             404: components["responses"]["Refused"];
+            409: components["responses"]["Refused"];
             422: components["responses"]["Invalid"];
         };
     };
@@ -5112,7 +5348,8 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": {
-                    name: string;
+                    name?: string;
+                    numbers?: components["schemas"]["NumberMarks"];
                 };
             };
         };
@@ -5160,7 +5397,8 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": {
-                    name: string;
+                    name?: string;
+                    numbers?: components["schemas"]["NumberMarks"];
                 };
             };
         };
@@ -6283,6 +6521,141 @@ export interface operations {
             };
             401: components["responses"]["Refused"];
             404: components["responses"]["Refused"];
+        };
+    };
+    listUploads: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Each can be gone on with. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Upload"][];
+                };
+            };
+            401: components["responses"]["Refused"];
+        };
+    };
+    beginUpload: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description How many bytes the file has, at most 4 GB. */
+                "Upload-Length": number;
+                /** @description `filename` and, behind a blank, the name in Base64. */
+                "Upload-Metadata"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Its address is in Location; the parts are sent there. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Upload"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            409: components["responses"]["Refused"];
+            413: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+            507: components["responses"]["Refused"];
+        };
+    };
+    showUpload: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                upload: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The next part begins where bytes_here ends. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Upload"];
+                };
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+        };
+    };
+    dropUpload: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                upload: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It is gone. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+        };
+    };
+    sendPart: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description At which byte it begins. */
+                "Upload-Offset": number;
+                /** @description `sha256` or `sha1` and, behind a blank, the sum of the part in Base64. */
+                "Upload-Checksum"?: string;
+            };
+            path: {
+                upload: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/offset+octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description It is kept; Upload-Offset says how much is here. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: components["responses"]["Refused"];
+            401: components["responses"]["Refused"];
+            404: components["responses"]["Refused"];
+            409: components["responses"]["Refused"];
+            410: components["responses"]["Refused"];
+            413: components["responses"]["Refused"];
+            422: components["responses"]["Invalid"];
+            460: components["responses"]["Refused"];
+            507: components["responses"]["Refused"];
         };
     };
     listOpenImports: {

@@ -1,3 +1,5 @@
+import { AboutIt } from '../ui/AboutIt';
+import { written } from '../ui/numbers';
 import { OneStop } from '../ui/OneStop';
 import type { Dataset, Overview, Profile, Variable } from '../api/client';
 import { useState } from 'react';
@@ -115,7 +117,8 @@ export function BasisLine({
                     ; fences at{' '}
                     <WordEntry
                         name="Fences"
-                        words={`${question.fences} IQR`}
+                        words={`${written(question.fences)} IQR`}
+                        isNumber
                         value={question.fences}
                         help="How many interquartile ranges beyond the quartiles a value is called an outlier; far outliers lie twice as far out."
                         common={choicesOf('fences')}
@@ -135,7 +138,8 @@ export function BasisLine({
                     ;{' '}
                     <WordEntry
                         name="Confidence level"
-                        words={`${Math.round(Number(question.level) * 1e6) / 1e4} %`}
+                        words={`${written(String(Math.round(Number(question.level) * 1e6) / 1e4))} %`}
+                        isNumber
                         value={question.level}
                         help="From 0.5 to 0.999: how often intervals made this way hold the mean."
                         common={choicesOf('level')}
@@ -148,7 +152,7 @@ export function BasisLine({
                         value={question.decimals}
                         onChange={(shown) => onAsk({ decimals: shown })}
                     />
-                    .
+                    . <AboutIt about={{ kind: 'convention', of: null }} name="the conventions" words="What these mean" />
                 </p>
             </OneStop>
             {forgotten.length > 0 && <CountsHint dataset={dataset} counts={forgotten} onUse={(counts) => onAsk({ counts })} />}

@@ -1,3 +1,5 @@
+import { AboutIt } from '../ui/AboutIt';
+import { written } from '../ui/numbers';
 import { OneStop } from '../ui/OneStop';
 import clsx from 'clsx';
 import { useId, useState } from 'react';
@@ -112,11 +114,12 @@ function Sentence({ reading, title, variable }: { reading: Said; title: string; 
             <div id={why} hidden={!isOpen} className="py-1 text-small text-soft">
                 <p>Said when: {reading.rule}</p>
                 <p>Source: {reading.source}.</p>
+                <AboutIt about={{ kind: 'reading', of: reading.key }} name={reading.sentence} words="How it misleads" />
                 <dl className="mt-1 grid w-fit grid-cols-[auto_auto] gap-x-4">
                     {Object.entries(reading.figures).map(([name, value]) => (
                         <div key={name} className="contents">
                             <dt>{name.replaceAll('_', ' ')}</dt>
-                            <dd className="figures text-right">{value === null ? 'undefined' : String(value).replace('-', '−')}</dd>
+                            <dd className="figures text-right">{value === null ? 'undefined' : written(String(value))}</dd>
                         </div>
                     ))}
                 </dl>

@@ -1,4 +1,5 @@
 import { keepPreviousData, replaceEqualDeep, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { FIGURES } from '../api/figures';
 import { api, bodyOf, type DrawnScenes, type NewBlock, type Scene } from '../api/client';
 import type { PictureSource, PictureWords } from '../plot/PictureOut';
 import type { ToKeep } from '../ui/keeping';
@@ -146,8 +147,6 @@ function blockOf({ kind, title, of, where, readings, source }: ToKeep, place: 'p
         ...(readings === undefined ? {} : { readings }),
     };
 }
-
-export const FIGURES = ['figures'];
 
 /** Which figures there are, and which of them the account likes to see. */
 export function useFigureChoices() {

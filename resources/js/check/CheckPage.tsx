@@ -1,3 +1,4 @@
+import { count } from '../ui/format';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Account } from '../account/Account';
@@ -160,9 +161,9 @@ function FileDrop({
 }
 
 function headOf({ agree, differing, lacking }: CheckResult, isTextChanged: boolean): string {
-    const all = (agree + differing + lacking).toLocaleString('en');
+    const all = count(agree + differing + lacking);
     if (differing + lacking > 0) {
-        return `${(differing + lacking).toLocaleString('en')} of ${all} figures do not agree`;
+        return `${count(differing + lacking)} of ${all} figures do not agree`;
     }
     return isTextChanged ? `The text was changed; the ${all} figures of its record agree with the rows` : `Every figure agrees: ${all}`;
 }
@@ -175,8 +176,8 @@ function Found({ result, name }: { result: CheckResult; name: string }) {
         <section aria-label="What was found" className="mt-6">
             <h2 className="text-title">{headOf(result, isTextChanged)}</h2>
             <p className="text-soft">
-                <bdi>{result.title}</bdi>, edition {result.edition}, as “<bdi>{name}</bdi>”, against {result.rows.toLocaleString('en')}{' '}
-                rows. {result.notes.join(' ')}
+                <bdi>{result.title}</bdi>, edition {result.edition}, as “<bdi>{name}</bdi>”, against {count(result.rows)} rows.{' '}
+                {result.notes.join(' ')}
             </p>
             {result.text === null ? (
                 <p className="mt-2 text-small text-soft">There is no text in it to hold against the record.</p>
@@ -212,7 +213,7 @@ function Found({ result, name }: { result: CheckResult; name: string }) {
             )}
             {result.differs.length > 0 && (
                 <div className="mt-4 overflow-x-auto" tabIndex={0} role="region" aria-label="Figures that differ">
-                    <table className="border-collapse text-small">
+                    <table className="first-kept border-collapse text-small">
                         <caption className="text-left font-semibold">What differs</caption>
                         <thead>
                             <tr className="border-b border-hair-strong text-soft">

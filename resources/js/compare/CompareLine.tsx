@@ -1,3 +1,4 @@
+import { written } from '../ui/numbers';
 import type { Compared, Dataset } from '../api/client';
 import { useDataset } from '../api/datasets';
 import type { Question } from '../asking/question';
@@ -239,7 +240,8 @@ function TwoDatasets({
                     , times{' '}
                     <WordEntry
                         name="Factor"
-                        words={comparing.factor === '' ? '1' : comparing.factor}
+                        words={comparing.factor === '' ? '1' : written(comparing.factor)}
+                        isNumber
                         value={comparing.factor}
                         help="What values there are multiplied by, where their unit is another: 0.4536 turns pounds into kilograms."
                         common={[{ value: '', words: '1' }]}

@@ -13,7 +13,7 @@ import { CopiedNote, say } from '../ui/copying';
 import { Keeping, type ToKeep } from '../ui/keeping';
 import { Notice } from '../ui/Notice';
 import { useAddress } from '../ui/useAddress';
-import { Waiting } from '../ui/Waiting';
+import { GONE_WHEN_SLOW, Waiting } from '../ui/Waiting';
 import { ComparedTable } from './ComparedTable';
 import { CompareLine } from './CompareLine';
 import { compareWords, type Comparing, firstComparison, readComparing } from './comparing';
@@ -83,7 +83,8 @@ export function ComparePage() {
                                 There is nothing to compare here: it takes a number and what splits the rows into groups, or two numbers.
                             </p>
                         )}
-                        {isAsked && (
+                        {/* With the first answer, whose names it has. */}
+                        {isAsked && (compared !== undefined || answer.isError) && (
                             <CompareLine
                                 dataset={dataset.data}
                                 question={question}
@@ -106,7 +107,7 @@ export function ComparePage() {
                                         'flex items-start transition-opacity',
                                         // A table of several stands above the pictures, so that none is hidden behind an edge.
                                         compared.comparisons.length > 1 ? 'flex-col gap-4' : 'gap-10 max-xl:flex-col max-xl:gap-4',
-                                        answer.isPlaceholderData && 'opacity-40 delay-150',
+                                        answer.isPlaceholderData && GONE_WHEN_SLOW,
                                     )}
                                 >
                                     <div className={clsx('max-w-full shrink-0', compared.comparisons.length === 1 && 'xl:max-w-[56%]')}>

@@ -1,3 +1,5 @@
+import { AboutIt } from '../ui/AboutIt';
+import { machineForm, typedForm } from '../ui/numbers';
 import { OneStop } from '../ui/OneStop';
 import { Fragment } from 'react';
 import type { Compared } from '../api/client';
@@ -26,16 +28,19 @@ export function ComparedTable({ compared, name }: { compared: Compared; name: st
             [title],
             ...own.map((line, i) => [
                 line.label,
-                line.first ?? '',
+                machineForm(line.first ?? ''),
                 ...compared.comparisons.flatMap((_, place) => {
                     const other = lines(place, s, i);
-                    return [other?.second ?? '', other?.difference ?? other?.reason ?? '', other?.beside ?? ''];
+                    return [other?.second ?? '', other?.difference ?? other?.reason ?? '', other?.beside ?? ''].map((text) =>
+                        machineForm(text),
+                    );
                 }),
             ]),
         ]),
     ];
     return (
         <section aria-label="Comparison">
+            <AboutIt about={{ kind: 'comparison', of: null }} name="comparing" />
             <TableOut table={cells} basis={compared.basis.words} name={name} keeps={{ kind: 'comparison' }} />
             <OneStop className="mt-2 max-w-full overflow-x-auto" role="region" aria-label="Comparison table">
                 <table className="border-collapse text-small whitespace-nowrap">
@@ -118,7 +123,7 @@ function Difference({ line }: { line: Line }) {
                         type="button"
                         title="Copy in full precision"
                         className="figures px-2 py-1 decoration-hair-strong underline-offset-4 hover:underline"
-                        onClick={() => void copyText(value === null ? difference : String(value))}
+                        onClick={() => void copyText(value === null ? difference : typedForm(String(value)))}
                     >
                         {difference}
                     </button>

@@ -2,9 +2,11 @@ import clsx from 'clsx';
 import { type DragEvent, useEffect, useRef, useState } from 'react';
 import { useLocation } from 'wouter';
 import { Button } from '../ui/Button';
+import { bytes } from '../ui/format';
 import { ImportProgress } from './ImportProgress';
 import { Paste } from './Paste';
-import { useOpenImports, useStartBlank } from './queries';
+import { ProgressLine } from './ProgressLine';
+import { useGiveUp, useOpenImports, useStartBlank, useUnfinished } from './queries';
 import { Upload } from './Upload';
 
 /** Where data come in: a file chosen or dropped, or a table pasted; then followed until they are datasets. */
@@ -14,6 +16,8 @@ export function BringIn() {
     const [isOver, setIsOver] = useState(false);
     const [pasted, setPasted] = useState<string | null>(null);
     const openImports = useOpenImports();
+    const unfinished = useUnfinished();
+    const giveUp = useGiveUp();
     const blank = useStartBlank();
     const [, navigate] = useLocation();
     const add = (list: FileList | null) => {
@@ -62,7 +66,7 @@ export function BringIn() {
                     Begin an empty one
                 </Button>
                 <p className="min-w-60 flex-1 pl-2 text-small text-soft">
-                    or drop it here: CSV and its cousins, XLSX, ODS, JSON, JSON Lines, a zipped data package; up to 512 MB.
+                    or drop it here: CSV and its cousins, XLSX, ODS, JSON, JSON Lines, a zipped data package; up to 4 GB.
                 </p>
                 <input
                     ref={input}
@@ -87,6 +91,19 @@ export function BringIn() {
                     onDismiss={() => setFiles((before) => before.filter((entry) => entry.key !== key))}
                 />
             ))}
+            {unfinished.data
+                // One that is sent on is told by its own line.
+                ?.filter((one) => !files.some(({ file }) => file.name === one.file_name && file.size === one.bytes_total))
+                .map((one) => (
+                    <ProgressLine
+                        key={one.id}
+                        fileName={one.file_name}
+                        state="running"
+                        share={one.bytes_here / one.bytes_total}
+                        words={`${bytes(one.bytes_here)} of ${bytes(one.bytes_total)} have arrived. Choose the same file again to go on from there.`}
+                        action={{ words: 'Give it up', onPress: () => giveUp.mutate(one.id) }}
+                    />
+                ))}
             {openImports.data?.map((open) => (
                 <ImportProgress key={open.id} id={open.id} fileName={open.title} />
             ))}

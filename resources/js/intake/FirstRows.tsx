@@ -35,7 +35,7 @@ const dateOrders: WordOption[] = [
 export function FirstRows({ reading, onDecide }: { reading: Reading; onDecide: (changes: ReadingChange[]) => void }) {
     const canDecide = reading.shape === 'columns';
     return (
-        <table className="border-collapse text-small">
+        <table className="first-kept border-collapse text-small">
             <thead className="sticky top-0 z-10 bg-paper">
                 <tr>
                     <th scope="col" className="border-b border-hair-strong px-3 py-2 text-right align-bottom font-normal text-soft">

@@ -3,6 +3,7 @@ import { api, bodyOf, type Import, type ReadingChange } from '../api/client';
 import { DATASETS } from '../api/datasets';
 
 const OPEN_IMPORTS = ['imports'];
+const UNFINISHED = ['uploads'];
 const POLL_EVERY_MS = 400;
 
 /** Whether an import is on its way by itself; one that waits for a decision is not. */
@@ -12,6 +13,19 @@ export function isUnderWay(status: Import['status']): boolean {
 
 export function useOpenImports() {
     return useQuery({ queryKey: OPEN_IMPORTS, queryFn: async () => bodyOf(await api.GET('/imports')), staleTime: 0 });
+}
+
+/** Files that had not come whole when the page was opened. */
+export function useUnfinished() {
+    return useQuery({ queryKey: UNFINISHED, queryFn: async () => bodyOf(await api.GET('/uploads')), staleTime: Infinity, gcTime: 0 });
+}
+
+export function useGiveUp() {
+    const queries = useQueryClient();
+    return useMutation({
+        mutationFn: (upload: number) => api.DELETE('/uploads/{upload}', { params: { path: { upload } } }),
+        onSuccess: () => queries.invalidateQueries({ queryKey: UNFINISHED }),
+    });
 }
 
 /** Follows an import until it has ended; the list of datasets is read again then. */
@@ -66,6 +80,8 @@ export function useDecide(id: number) {
     const queries = useQueryClient();
     return useMutation({
         meta: { isSaidInPlace: true },
+        // One after the other: what is shown is the effect of all of them.
+        scope: { id: `reading ${id}` },
         mutationFn: async (changes: ReadingChange[]) =>
             bodyOf(await api.POST('/imports/{import}/reading', { params: { path: { import: id } }, body: { changes } })),
         onSuccess: (answer) => queries.setQueryData(['reading', id], answer),

@@ -1,3 +1,5 @@
+import { AboutIt } from '../ui/AboutIt';
+import { written } from '../ui/numbers';
 import { useState } from 'react';
 import { api, bodyOf, type ClassWords, type CompareWords, type QuestionWords, type Scene } from '../api/client';
 import { Button } from '../ui/Button';
@@ -76,6 +78,7 @@ export function PictureOut({ scene, source }: { scene: Scene; source: PictureSou
                         Keep
                     </button>
                 )}
+                <AboutIt about={{ kind: 'picture', of: source.kind }} name={name} />
                 <WordPopover
                     label={`Take out the picture of ${name}`}
                     words="Take out"
@@ -134,11 +137,17 @@ export function PictureOut({ scene, source }: { scene: Scene; source: PictureSou
             </p>
             {isShown && (
                 <div className="max-h-96 overflow-y-auto print:hidden">
-                    <CellTable name={`${name}, plotted numbers`} cells={scene.table} />
+                    <CellTable name={`${name}, plotted numbers`} cells={inOwnMarks(scene.table)} />
                 </div>
             )}
         </>
     );
+}
+
+/** Numbers with the marks in force; labels stay what they are called. */
+function inOwnMarks(table: Scene['table']): Scene['table'] {
+    const isLabelled = table[0]?.[0] === 'Label';
+    return table.map((row) => row.map((cell, i) => (isLabelled && i === 0 ? cell : written(cell))));
 }
 
 /** The picture as a file: the server lays it out and puts its faces inside. */

@@ -3,6 +3,8 @@ import type { Matches } from '../api/client';
 import { Button } from '../ui/Button';
 import { Trouble } from '../ui/Notice';
 import { Notation } from '../ui/Notation';
+import { written } from '../ui/numbers';
+import { useTypedNumber } from '../ui/TwoReadings';
 import { Waiting } from '../ui/Waiting';
 import { useMatches, useStanding } from './queries';
 import type { Question } from '../asking/question';
@@ -50,12 +52,13 @@ export function AskLine({
 
 function Entry({ label, after, action, onUse }: { label: string; after: string; action: string; onUse: (text: string) => void }) {
     const [typed, setTyped] = useState('');
+    const number = useTypedNumber(onUse);
     return (
         <form
             className="flex flex-wrap items-center gap-2 text-soft"
             onSubmit={(event) => {
                 event.preventDefault();
-                onUse(typed.trim());
+                number.take(typed);
             }}
         >
             <label className="flex items-center gap-2">
@@ -71,6 +74,7 @@ function Entry({ label, after, action, onUse }: { label: string; after: string; 
             <Button type="submit" className="py-1!" disabled={typed.trim() === ''}>
                 {action}
             </Button>
+            {number.question}
         </form>
     );
 }
@@ -83,12 +87,12 @@ function Found({ stated, found }: { stated: string; found: Matches }) {
             <p>
                 {found.matches.length > 0 ? (
                     <>
-                        <strong className="figures">{stated}</strong> is what {found.matches.length === 1 ? 'this rounds' : 'these round'}{' '}
-                        to, the plainest first:
+                        <strong className="figures">{written(stated)}</strong> is what{' '}
+                        {found.matches.length === 1 ? 'this rounds' : 'these round'} to, the plainest first:
                     </>
                 ) : (
                     <>
-                        Nothing that was tried rounds to <strong className="figures">{stated}</strong>. The nearest:
+                        Nothing that was tried rounds to <strong className="figures">{written(stated)}</strong>. The nearest:
                     </>
                 )}
             </p>

@@ -1,3 +1,4 @@
+import { machineForm } from '../ui/numbers';
 import { OneStop } from '../ui/OneStop';
 import { useState } from 'react';
 import type { Grouped } from '../api/client';
@@ -47,12 +48,10 @@ export function ClassRows({
             ...names.flatMap((name) => ['count', '%', 'cumulative %', '% per unit'].map((what) => `${name}: ${what}`)),
         ],
         ...data.rows.map((row) => [
-            ...[row.label, row.boundaries, row.width, row.midpoint],
+            ...[row.label, row.boundaries, machineForm(row.width), machineForm(row.midpoint)],
             ...names.flatMap((_, i) => [
                 String(row.counts[i]),
-                row.percents[i] ?? '',
-                row.cumulative_texts[i] ?? '',
-                row.density_texts[i] ?? '',
+                ...[row.percents[i], row.cumulative_texts[i], row.density_texts[i]].map((text) => machineForm(text ?? '')),
             ]),
         ]),
     ];
@@ -86,7 +85,7 @@ export function ClassRows({
                 <TableOut table={cells} basis={basis} name={`${axisName}, classes`} keeps={{ kind: 'classes', of: variable }} />
             </div>
             <OneStop className="max-w-full overflow-x-auto" role="region" aria-label="Classes">
-                <table className="border-collapse text-small whitespace-nowrap">
+                <table className="first-kept border-collapse text-small whitespace-nowrap">
                     <thead>
                         <tr className="border-b border-hair-strong text-soft">
                             {['Class', 'From', 'To', 'Width', 'Midpoint'].map((head, i) => (

@@ -115,7 +115,7 @@ export function ClassesPart({
                     </p>
                     <div className="flex items-start gap-8 max-xl:flex-col max-xl:gap-4">
                         <div className="max-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Figures from classes">
-                            <table className="border-collapse text-small whitespace-nowrap">
+                            <table className="first-kept border-collapse text-small whitespace-nowrap">
                                 {names.length > 1 && (
                                     <thead>
                                         <tr className="text-soft">

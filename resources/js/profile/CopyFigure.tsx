@@ -1,6 +1,6 @@
 import type { FigureRow } from '../api/client';
 import { copyText } from '../ui/copying';
-import { fullText } from './figureCells';
+import { fullWritten } from './figureCells';
 
 /** A figure as it is shown; a click copies it in full precision. */
 export function CopyFigure({
@@ -14,9 +14,9 @@ export function CopyFigure({
     return (
         <button
             type="button"
-            title={`Copy ${fullText(figure)}`}
+            title={`Copy ${fullWritten(figure)}`}
             className="w-full px-2 py-1 text-right hover:bg-accent-wash"
-            onClick={() => void copyText(fullText(figure))}
+            onClick={() => void copyText(fullWritten(figure))}
         >
             {figure.text}
             {room !== '' && (

@@ -1,3 +1,4 @@
+import { machineForm } from '../ui/numbers';
 import { OneStop } from '../ui/OneStop';
 import type { Judged } from '../api/client';
 import { Button } from '../ui/Button';
@@ -20,7 +21,10 @@ export function FarOut({
 }) {
     const { where } = out;
     const rows = out.rows;
-    const cells = () => [['Row', 'Name', name, 'z'], ...rows.map((row) => [String(row.row), row.label ?? '', row.value, String(row.z)])];
+    const cells = () => [
+        ['Row', 'Name', name, 'z'],
+        ...rows.map((row) => [String(row.row), row.label ?? '', machineForm(row.value), String(row.z)]),
+    ];
     return (
         <div className="mt-5 max-w-full min-w-0">
             <h4 className="font-semibold">{title}</h4>
@@ -40,7 +44,7 @@ export function FarOut({
                         {...(where === null ? {} : { keeps: { kind: 'rows' as const, of: '', where } })}
                     />
                     <OneStop className="max-h-72 w-fit max-w-full overflow-auto" role="region" aria-label={title}>
-                        <table className="border-collapse text-small whitespace-nowrap">
+                        <table className="first-kept border-collapse text-small whitespace-nowrap">
                             <thead>
                                 <tr className="border-b border-hair-strong">
                                     <th scope="col" className={head}>

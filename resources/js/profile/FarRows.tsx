@@ -42,7 +42,7 @@ export function FarRows({
                 </span>
             </h4>
             <OneStop className="max-w-full overflow-x-auto" role="region" aria-label="Far rows">
-                <table className="border-collapse text-small whitespace-nowrap">
+                <table className="first-kept border-collapse text-small whitespace-nowrap">
                     <thead>
                         <tr className="border-b border-hair-strong text-soft">
                             <th scope="col" className="py-1 pr-3 text-right font-medium">

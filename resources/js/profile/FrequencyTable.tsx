@@ -1,3 +1,4 @@
+import { machineForm, written } from '../ui/numbers';
 import { OneStop } from '../ui/OneStop';
 import { useState } from 'react';
 import type { Frequencies, Sheet } from '../api/client';
@@ -65,8 +66,11 @@ export function FrequencyTable({
         ...table.rows.map((row) => [
             row.label,
             ...(isOneWay
-                ? [String(row.counts[0] ?? 0), row.percent_of_all[0] ?? '', row.percent[0] ?? '', row.cumulative[0] ?? '']
-                : names.map((_, i) => shareOf(row, share, i))),
+                ? [
+                      String(row.counts[0] ?? 0),
+                      ...[row.percent_of_all[0], row.percent[0], row.cumulative[0]].map((text) => machineForm(text ?? '')),
+                  ]
+                : names.map((_, i) => (share === 'counts' ? String(row.counts[i] ?? 0) : machineForm(shareOf(row, share, i))))),
         ]),
         ['no entry', ...table.missing.map(String)],
     ];
@@ -129,7 +133,7 @@ export function FrequencyTable({
                 {table.kind !== 'labels' && <TallyOut table={table} names={names} name={name} />}
             </div>
             <OneStop className="max-h-120 max-w-full overflow-auto" role="region" aria-label="Frequency table">
-                <table className="border-collapse text-small whitespace-nowrap">
+                <table className="first-kept border-collapse text-small whitespace-nowrap">
                     <thead className="sticky top-0 bg-paper">
                         <tr className="border-b border-hair-strong text-soft">
                             <th className="py-1 pr-3 text-left font-normal">{heads[table.kind]}</th>
@@ -188,7 +192,7 @@ export function FrequencyTable({
                                 <>
                                     <Cell>{count(table.totals[0] ?? 0)}</Cell>
                                     {(table.missing[0] ?? 0) > 0 && <Cell>{''}</Cell>}
-                                    <Cell>100.0</Cell>
+                                    <Cell>{written('100.0')}</Cell>
                                     <Cell>{''}</Cell>
                                 </>
                             ) : (
@@ -216,7 +220,7 @@ export function FrequencyTable({
                         <span key={cost.key} data-cost={cost.key}>
                             {i > 0 && ', '}
                             {cost.label} <b className="figures font-medium text-ink">{cost.from_classes}</b>{' '}
-                            {Number(cost.difference) === 0 ? '(the same)' : `(${cost.difference.replace('-', '−')})`}
+                            {Number(cost.difference) === 0 ? '(the same)' : `(${written(cost.difference)})`}
                         </span>
                     ))}
                     .
@@ -228,7 +232,7 @@ export function FrequencyTable({
 
 /** "20 to under 25", where 25 can be typed over. */
 function UpTo({ label, onChange }: { label: string; onChange: (typed: string) => void }) {
-    const [, before = label, upper] = /^(.* )(\S+)$/.exec(label) ?? [];
+    const [, before = label, upper] = /^(.* )([^ ]+)$/.exec(label) ?? [];
     return (
         <>
             {before}

@@ -75,7 +75,7 @@ export function JudgePart({
 
 function Without({ column }: { column: Column }) {
     return (
-        <table className="mt-2 border-collapse text-small">
+        <table className="first-kept mt-2 border-collapse text-small">
             <caption className="pb-1 text-left text-soft">With the far rows and without them</caption>
             <thead>
                 <tr className="border-b border-hair-strong">
@@ -102,7 +102,7 @@ function Without({ column }: { column: Column }) {
 /** The span of answers as a small range under each figure: the mark is the answer under the basis. */
 function Depends({ column }: { column: Column }) {
     return (
-        <table className="mt-2 border-collapse text-small">
+        <table className="first-kept mt-2 border-collapse text-small">
             <caption className="pb-1 text-left text-soft">
                 How much does it depend? Under every rule, as sample or population, without the far rows
             </caption>

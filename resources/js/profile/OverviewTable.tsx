@@ -1,3 +1,4 @@
+import { day } from '../ui/numbers';
 import { OneStop } from '../ui/OneStop';
 import clsx from 'clsx';
 import { useState } from 'react';
@@ -6,7 +7,7 @@ import { laneColour } from '../plot/colours';
 import { MicroPlot } from '../plot/MicroPlot';
 import { copyText, TableOut } from '../ui/copying';
 import { count, counted } from '../ui/format';
-import { figureName, fullText } from './figureCells';
+import { figureName, fullText, fullWritten } from './figureCells';
 import { groupName } from '../asking/groups';
 import { type Sorting, sorted } from './sorting';
 
@@ -214,9 +215,9 @@ function FigureCell({
         <td data-figure={name.key} className="group relative figures p-0 text-right">
             <button
                 type="button"
-                title={`Copy ${fullText(figure)}`}
+                title={`Copy ${fullWritten(figure)}`}
                 className="w-full px-1 py-1 2xl:px-2 text-right hover:bg-accent-wash"
-                onClick={() => void copyText(fullText(figure))}
+                onClick={() => void copyText(fullWritten(figure))}
             >
                 {figure.text}
             </button>
@@ -268,7 +269,7 @@ function inWords(line: Line): string {
         return `${counted(distinct, 'label')}${commonest === null ? '' : `; commonest ${commonest.label.trim() === '' ? `“${commonest.label}”` : commonest.label}, ${count(commonest.count)} (${commonest.percent ?? '–'} %)`}`;
     }
     if (line.dates !== null) {
-        return `${line.dates.first} to ${line.dates.last}, ${line.dates.span}`;
+        return `${day(line.dates.first)} to ${day(line.dates.last)}, ${line.dates.span}`;
     }
     return kinds[line.type];
 }

@@ -1,18 +1,20 @@
 import { useState } from 'react';
 import { Button } from '../ui/Button';
+import { typedList, written, writtenList } from '../ui/numbers';
 import { ambiguousPercent, replaced } from './percents';
 
 /** Percentiles in percent; a number that could be a fraction is asked back. */
 export function PercentileEntry({ value, onChange }: { value: string; onChange: (value: string) => void }) {
-    const [typed, setTyped] = useState(value.replaceAll(',', ', '));
+    const [typed, setTyped] = useState(writtenList(value));
     const [asked, setAsked] = useState<{ typed: string; percent: string } | null>(null);
     const use = (text: string) => {
-        const ambiguous = ambiguousPercent(text);
+        const plain = typedList(text);
+        const ambiguous = ambiguousPercent(plain);
         setTyped(text);
         setAsked(ambiguous);
         if (ambiguous === null) {
             onChange(
-                text
+                plain
                     .split(/[,;\s]+/)
                     .filter((word) => word !== '')
                     .join(','),
@@ -44,10 +46,14 @@ export function PercentileEntry({ value, onChange }: { value: string; onChange: 
             </label>
             {asked !== null && (
                 <p role="alert" className="mt-2 flex flex-wrap items-center gap-2 border-l-3 border-accent pl-3">
-                    Does {asked.typed} mean
-                    <Button onClick={() => use(replaced(typed, asked.typed, asked.percent))}>the {asked.percent}th percentile</Button>
+                    Does {written(asked.typed)} mean
+                    <Button onClick={() => use(replaced(typedList(typed), asked.typed, asked.percent))}>
+                        the {written(asked.percent)}th percentile
+                    </Button>
                     or
-                    <Button onClick={() => use(replaced(typed, asked.typed, `${asked.typed}%`))}>{asked.typed} %</Button>
+                    <Button onClick={() => use(replaced(typedList(typed), asked.typed, `${asked.typed}%`))}>
+                        {written(asked.typed)} %
+                    </Button>
                 </p>
             )}
         </form>

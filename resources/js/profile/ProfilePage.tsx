@@ -1,3 +1,4 @@
+import { fetched } from '../ui/fetched';
 import clsx from 'clsx';
 import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { useLocation, useParams } from 'wouter';
@@ -10,7 +11,7 @@ import { counted } from '../ui/format';
 import { Keeping, type ToKeep } from '../ui/keeping';
 import { MayChange } from '../ui/mayChange';
 import { Notice, SaidElsewhere } from '../ui/Notice';
-import { Waiting } from '../ui/Waiting';
+import { GONE_WHEN_SLOW, Waiting } from '../ui/Waiting';
 import { BasisLine, rowWord } from '../asking/BasisLine';
 import { DatasetBar } from '../asking/DatasetBar';
 import { chosenFigures, FigureChoice } from './FigureChoice';
@@ -22,8 +23,7 @@ import { inWords, type Question, readQuestion, rowsWords, toggled, writeQuestion
 import { VariableRail } from './VariableRail';
 
 // The overview needs neither.
-const loadSheet = () => import('./Sheet');
-const Sheet = lazy(async () => ({ default: (await loadSheet()).Sheet }));
+export const Sheet = fetched(async () => (await import('./Sheet')).Sheet);
 const WorthALook = lazy(async () => ({ default: (await import('./WorthALook')).WorthALook }));
 const WorkingPanel = lazy(async () => ({ default: (await import('./WorkingPanel')).WorkingPanel }));
 
@@ -69,7 +69,7 @@ export function ProfilePage() {
     useEffect(() => {
         if (!isOverview) {
             // While the figures are worked out.
-            void loadSheet();
+            void Sheet.fetch();
         }
     }, [isOverview]);
 
@@ -151,7 +151,10 @@ export function ProfilePage() {
                                 <MayChange value={dataset.data.role !== 'reader'}>
                                     <Keeping value={dataset.data.role === 'reader' ? null : keepItem}>
                                         <SaidElsewhere value={answer.isPlaceholderData}>
-                                            <div className={clsx('transition-opacity', answer.isPlaceholderData && 'opacity-40 delay-150')}>
+                                            <div
+                                                aria-busy={answer.isPlaceholderData}
+                                                className={clsx('transition-opacity', answer.isPlaceholderData && GONE_WHEN_SLOW)}
+                                            >
                                                 {isOverview && overview.data !== undefined && (
                                                     <OverviewTable
                                                         overview={overview.data}

@@ -49,7 +49,7 @@ export function ShapePart({ columns, onShowRows, ...asked }: Asked & { columns: 
 
 function Figures({ column }: { column: Column }) {
     return (
-        <table className="mt-2 border-collapse text-small">
+        <table className="first-kept mt-2 border-collapse text-small">
             <caption className="pb-1 text-left text-soft">Of a normal distribution skewness and excess kurtosis are 0</caption>
             <tbody>
                 {column.shape.figures.map((line) => (
@@ -68,7 +68,7 @@ function Figures({ column }: { column: Column }) {
 /** What the p of each test means; a small one is unlike a normal distribution, a large one shows nothing. */
 function Tests({ column }: { column: Column }) {
     return (
-        <table className="mt-2 border-collapse text-small">
+        <table className="first-kept mt-2 border-collapse text-small">
             <caption className="pb-1 text-left text-soft">Against a normal distribution, and what p means</caption>
             <thead>
                 <tr className="border-b border-hair-strong">
@@ -97,7 +97,7 @@ function Tests({ column }: { column: Column }) {
 
 function Spread({ column }: { column: Column }) {
     return (
-        <table className="mt-5 border-collapse text-small whitespace-nowrap">
+        <table className="first-kept mt-5 border-collapse text-small whitespace-nowrap">
             <caption className="pb-1 text-left text-soft">One, two, three standard deviations either side of the mean</caption>
             <thead>
                 <tr className="border-b border-hair-strong">

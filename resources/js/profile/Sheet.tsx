@@ -1,3 +1,4 @@
+import { day } from '../ui/numbers';
 import { lazy, Suspense } from 'react';
 import type { Profile, Sheet as SheetData, Variable } from '../api/client';
 import { TableOut } from '../ui/copying';
@@ -7,6 +8,7 @@ import { FigureTable, tableWidth } from './FigureTable';
 import { groupName } from '../asking/groups';
 import { rowLabels } from '../asking/queries';
 import { groupsAsked, type Question } from '../asking/question';
+import { stackRoom } from './stackRoom';
 
 // Fetched when the figures are there.
 const parts = () => import('./sheetParts');
@@ -83,7 +85,11 @@ export function Sheet({
                         {sheet.class_edges === null ? (
                             <p className="py-6 text-soft">There is no value to draw.</p>
                         ) : (
-                            <Suspense fallback={<div className="min-h-96 w-full min-w-0 flex-1" />}>
+                            <Suspense
+                                fallback={
+                                    <div className="w-full min-w-0 flex-1" style={{ minHeight: stackRoom(names.length - 1, question) }} />
+                                }
+                            >
                                 <StackPart
                                     {...asked}
                                     unit={sheet.unit}
@@ -98,7 +104,9 @@ export function Sheet({
                 </>
             )}
             <Suspense fallback={null}>
-                {(sheet.type === 'number' || sheet.type === 'category') && <WhatItSays name={sheet.name} {...asked} />}
+                {(sheet.type === 'number' || sheet.type === 'category') && (
+                    <WhatItSays name={sheet.name} isNumber={sheet.type === 'number'} {...asked} />
+                )}
                 {sheet.type === 'number' && (
                     <>
                         {sheet.class_edges !== null && <MorePlots {...asked} labelsOf={labelsOf} onAsk={onAsk} onShowRows={onShowRows} />}
@@ -142,8 +150,8 @@ export function Sheet({
             </Suspense>
             {sheet.dates !== null && (
                 <p className="py-2">
-                    From <span className="figures">{sheet.dates.first}</span> to <span className="figures">{sheet.dates.last}</span>:{' '}
-                    {sheet.dates.span}.
+                    From <span className="figures">{day(sheet.dates.first)}</span> to{' '}
+                    <span className="figures">{day(sheet.dates.last)}</span>: {sheet.dates.span}.
                 </p>
             )}
             {(sheet.type === 'id' || sheet.type === 'text') && (

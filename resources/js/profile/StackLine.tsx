@@ -3,6 +3,7 @@ import { choicesOf, defaultOf, wordsOf } from '../api/conventions';
 import type { DrawnScenes, FigureRow } from '../api/client';
 import type { MovableClasses } from '../plot/axes';
 import { WordChoice } from '../ui/WordChoice';
+import { typedList, writtenList } from '../ui/numbers';
 import { WordEntry } from '../ui/WordEntry';
 import type { Question } from '../asking/question';
 
@@ -44,13 +45,13 @@ export function StackLine({
                         isRule
                             ? wordsOf('classes', question.classes)
                             : question.classes.includes(':')
-                              ? `classes from ${question.classes.replace(':', ' in ')}`
+                              ? `classes from ${writtenList(question.classes).replace(':', ' in ')}`
                               : 'classes of my own'
                     }
-                    value={question.classes}
-                    help="start:width, such as 0:2.5, or edges such as 0,5,10,20. Unequal classes are drawn as density."
+                    value={/\d/.test(question.classes) ? writtenList(question.classes) : question.classes}
+                    help={`start:width, such as ${writtenList('0:2.5')}, or edges such as ${writtenList('0,5,10,20')}. Unequal classes are drawn as density.`}
                     common={choicesOf('classes')}
-                    onChange={(classes) => onAsk({ classes })}
+                    onChange={(classes) => onAsk({ classes: /\d/.test(classes) ? typedList(classes) : classes })}
                 />
                 ; {classes !== undefined && <WidthSteps classes={classes} onAsk={onAsk} />} lines:{' '}
                 <WordChoice

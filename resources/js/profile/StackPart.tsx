@@ -11,6 +11,7 @@ import { useCrosshair } from './queries';
 import { defaults, type Question } from '../asking/question';
 import { RangeNote } from './RangeNote';
 import { StackLine } from './StackLine';
+import { stackRoom } from './stackRoom';
 
 /** The aligned stack with the sentence that says how it is drawn, its axis to be read and chosen from. */
 export function StackPart({
@@ -44,7 +45,11 @@ export function StackPart({
     const answer = useScenes(asked, revision);
     const drawn = answer.data?.scenes[0];
     return (
-        <div ref={room} className="min-h-72 w-full min-w-0 flex-1">
+        <div
+            ref={room}
+            className="min-h-72 w-full min-w-0 flex-1"
+            style={answer.isPending ? { minHeight: stackRoom(names.length - 1, question) } : undefined}
+        >
             {answer.isError && <Notice onRetry={() => void answer.refetch()}>{answer.error.message}</Notice>}
             {answer.isPending && <Waiting what="Drawing" />}
             {drawn?.scene === null && <p className="py-6 text-soft">{drawn.why}</p>}

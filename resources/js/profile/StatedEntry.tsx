@@ -1,7 +1,8 @@
 import clsx from 'clsx';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Button } from '../ui/Button';
 import { Trouble } from '../ui/Notice';
+import { useTypedNumber } from '../ui/TwoReadings';
 import { WordChoice } from '../ui/WordChoice';
 import { useComparison } from './queries';
 import type { Question } from '../asking/question';
@@ -14,6 +15,8 @@ const figures = [
     { value: 'q3', words: 'upper quartile' },
     { value: 'sum', words: 'sum' },
 ];
+
+const SHARE = /\s*%\s*$/;
 
 /** A figure beside one that was stated, with what is allowed between them. */
 export function StatedEntry({
@@ -31,6 +34,14 @@ export function StatedEntry({
     const [stated, setStated] = useState('');
     const [tolerance, setTolerance] = useState('15%');
     const [asked, setAsked] = useState<{ figure: string; stated: string; tolerance: string } | null>(null);
+    const plainStated = useRef('');
+    const allowed = useTypedNumber((plain) =>
+        setAsked({ figure, stated: plainStated.current, tolerance: SHARE.test(tolerance) ? `${plain}%` : plain }),
+    );
+    const number = useTypedNumber((plain) => {
+        plainStated.current = plain;
+        allowed.take(tolerance.replace(SHARE, ''));
+    });
     const comparison = useComparison(dataset, revision, question, variable, asked);
     const field = 'figures w-20 rounded-md border border-hair-strong bg-surface px-2 py-1 text-right text-ink';
     return (
@@ -39,7 +50,7 @@ export function StatedEntry({
                 className="flex flex-wrap items-center gap-2 text-small text-soft"
                 onSubmit={(event) => {
                     event.preventDefault();
-                    setAsked({ figure, stated: stated.trim(), tolerance: tolerance.trim() });
+                    number.take(stated);
                 }}
             >
                 Is the <WordChoice name="Compared figure" options={figures} value={figure} onChange={setFigure} />
@@ -54,6 +65,8 @@ export function StatedEntry({
                 <Button type="submit" className="py-1!" disabled={stated.trim() === ''}>
                     Compare
                 </Button>
+                {number.question}
+                {allowed.question}
             </form>
             {comparison.isError && <Trouble onRetry={() => void comparison.refetch()}>{comparison.error.message}</Trouble>}
             {comparison.data !== undefined && asked !== null && (

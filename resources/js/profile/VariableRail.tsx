@@ -198,7 +198,7 @@ function SplitChoice({
         </span>
     );
     return (
-        <div className="mx-4 space-y-1.5 border-b border-hair pb-2.5">
+        <OneStop shape="line" className="mx-4 space-y-1.5 border-b border-hair pb-2.5">
             <span data-shortcut="split" className="block">
                 {choice('split by', first, second, (key) =>
                     onSplit(key === NOTHING ? [] : [key, ...(second === undefined ? [] : [second])]),
@@ -219,7 +219,7 @@ function SplitChoice({
                     />
                 </span>
             )}
-        </div>
+        </OneStop>
     );
 }
 

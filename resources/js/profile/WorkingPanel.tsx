@@ -1,3 +1,4 @@
+import { AboutIt } from '../ui/AboutIt';
 import { useRef } from 'react';
 import { usePanelFocus } from '../ui/usePanelFocus';
 import { Button } from '../ui/Button';
@@ -8,7 +9,7 @@ import { Notice } from '../ui/Notice';
 import { Waiting } from '../ui/Waiting';
 import { WordChoice } from '../ui/WordChoice';
 import type { Working } from '../api/client';
-import { figureName } from './figureCells';
+import { figureName, fullWritten } from './figureCells';
 import { type Place, useWorking } from './queries';
 import type { Question } from '../asking/question';
 
@@ -72,10 +73,15 @@ export function WorkingPanel({
                     <p className="figures mt-1 text-lead">
                         {data.figure.text ?? data.figure.reason}
                         {data.figure.value !== null && (
-                            <span className="ml-3 text-small text-soft">
-                                in full {Array.isArray(data.figure.value) ? data.figure.value.join(', ') : String(data.figure.value)}
-                            </span>
+                            <span className="ml-3 text-small text-soft">in full {fullWritten(data.figure)}</span>
                         )}
+                    </p>
+                    <p className="mt-1">
+                        <AboutIt
+                            about={{ kind: 'figure', of: place.figure }}
+                            name={data.label}
+                            words="When to use it, and how it misleads"
+                        />
                     </p>
                     {data.definition !== null && (
                         <Part title="Definition">

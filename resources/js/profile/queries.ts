@@ -1,6 +1,7 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, bodyOf } from '../api/client';
-import { FIGURES } from '../asking/queries';
+import { FIGURES } from '../api/figures';
+import { takeAnswered } from '../api/started';
 import { classWords, type Question, questionWords } from '../asking/question';
 
 /** The last answer stays on screen while the next is on its way, so nothing jumps when the basis changes. */
@@ -11,6 +12,10 @@ export function useProfile(dataset: number, revision: number | undefined, questi
         queryFn: async ({ signal }) =>
             bodyOf(await api.GET('/datasets/{dataset}/profile', { params: { path: { dataset }, query: { question: words } }, signal })),
         enabled: revision !== undefined && chosen !== null && question.of.length > 0,
+        initialData: () => {
+            const answer = question.of.length > 0 ? takeAnswered(revision, words) : undefined;
+            return answer !== undefined && 'sheets' in answer ? answer : undefined;
+        },
         placeholderData: keepPreviousData,
         staleTime: Infinity,
     });
@@ -24,6 +29,10 @@ export function useOverview(dataset: number, revision: number | undefined, quest
         queryFn: async ({ signal }) =>
             bodyOf(await api.GET('/datasets/{dataset}/overview', { params: { path: { dataset }, query: { question: words } }, signal })),
         enabled: revision !== undefined && chosen !== null && question.of.length === 0,
+        initialData: () => {
+            const answer = question.of.length === 0 ? takeAnswered(revision, words) : undefined;
+            return answer !== undefined && 'lines' in answer ? answer : undefined;
+        },
         placeholderData: keepPreviousData,
         staleTime: Infinity,
     });
@@ -208,7 +217,12 @@ export function useFigureChanges() {
     const queries = useQueryClient();
     const onSuccess = () => queries.invalidateQueries({ queryKey: FIGURES });
     return {
-        choose: useMutation({ mutationFn: (keys: string[]) => api.PUT('/figures/chosen', { body: { figures: keys } }), onSuccess }),
+        choose: useMutation({
+            // One after the other: the last choice is the one that stays.
+            scope: { id: 'chosen-figures' },
+            mutationFn: (keys: string[]) => api.PUT('/figures/chosen', { body: { figures: keys } }),
+            onSuccess,
+        }),
         keep: useMutation({
             mutationFn: (set: { name: string; figures: string[] }) => api.POST('/figures/sets', { body: set }),
             meta: { isSaidInPlace: true },

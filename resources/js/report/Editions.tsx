@@ -1,14 +1,17 @@
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import type { Edition } from '../api/client';
 import { Button } from '../ui/Button';
 import { copyText } from '../ui/copying';
 import { moment } from '../ui/format';
 import { useMayChange } from '../ui/mayChange';
 import { Notice } from '../ui/Notice';
+import { Waiting } from '../ui/Waiting';
 import { WordPopover } from '../ui/WordPopover';
 import { FigureChanges } from './FigureChanges';
 import { EditionForms } from './HandOver';
 import { useEditionChanges, useEditions, useLinks } from './queries';
+
+const DayChoice = lazy(async () => ({ default: (await import('../ui/DayChoice')).DayChoice }));
 
 /** What was handed over: each edition with its files, its links, and what changed since the one before. */
 export function Editions({ report }: { report: number }) {
@@ -107,19 +110,22 @@ function address(path: string): string {
     return `${window.location.origin}${path}`;
 }
 
-const DAY_MS = 86_400_000;
+/** Where the day ends for whoever chose it. */
+function endOf(day: Date): Date {
+    return new Date(day.getFullYear(), day.getMonth(), day.getDate() + 1);
+}
 
 function LinkMaker({ edition }: { edition: Edition }) {
     const { make } = useLinks(edition);
     const [isOpen, setIsOpen] = useState(false);
     const [passphrase, setPassphrase] = useState('');
-    const [days, setDays] = useState('');
+    const [last, setLast] = useState<Date | null>(null);
     const [rows, setRows] = useState(false);
     return (
         <WordPopover
             label={`Make a link to edition ${edition.number}`}
             words="Make a link"
-            className="w-96 max-w-[94vw] p-4"
+            className="max-h-[var(--radix-popover-content-available-height)] w-96 max-w-[94vw] overflow-y-auto p-4"
             wordClassName="inline-block min-h-6"
             open={isOpen}
             onOpenChange={setIsOpen}
@@ -130,7 +136,7 @@ function LinkMaker({ edition }: { edition: Edition }) {
                     make.mutate(
                         {
                             rows,
-                            expires_at: days === '' ? null : new Date(Date.now() + Number(days) * DAY_MS).toISOString(),
+                            expires_at: last === null ? null : endOf(last).toISOString(),
                             ...(passphrase === '' ? {} : { passphrase }),
                         },
                         { onSuccess: () => setIsOpen(false) },
@@ -149,17 +155,9 @@ function LinkMaker({ edition }: { edition: Edition }) {
                         className="mt-0.5 w-full rounded-md border border-hair-strong bg-paper px-2.5 py-1"
                     />
                 </label>
-                <label className="mt-2 block">
-                    <span className="text-small text-soft">Ends after so many days; empty = never</span>
-                    <input
-                        type="number"
-                        min={1}
-                        max={3600}
-                        value={days}
-                        onChange={(event) => setDays(event.target.value)}
-                        className="figures mt-0.5 w-28 rounded-md border border-hair-strong bg-paper px-2.5 py-1"
-                    />
-                </label>
+                <Suspense fallback={<Waiting what="Opening" />}>
+                    <DayChoice name="Last day on which it opens" none="It opens until it is taken back." value={last} onChange={setLast} />
+                </Suspense>
                 {edition.has_rows && (
                     <label className="mt-2 flex items-center gap-2 text-small">
                         <input

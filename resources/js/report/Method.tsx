@@ -17,12 +17,9 @@ export function Method({
     const method = useMethod(report, revision);
     const mayChange = useMayChange();
     return (
-        <section
-            aria-label="How it was done"
-            className="paper-sheet mt-1 rounded-b-md bg-white px-10 pt-4 pb-10 text-[#17251f] max-sm:px-4"
-        >
+        <section aria-label="How it was done" className="paper-sheet mt-1 rounded-b-md px-10 pt-4 pb-10 max-sm:px-4">
             <h2 className="text-lg font-semibold">How it was done</h2>
-            <p className="text-small text-[#4c5d55]">
+            <p className="text-small text-soft">
                 Made by itself.{mayChange && ' A line that is not ticked stays out of what is handed over.'}
             </p>
             {method.isError && <Notice onRetry={() => void method.refetch()}>{method.error.message}</Notice>}
@@ -37,7 +34,7 @@ export function Method({
                                     <input
                                         type="checkbox"
                                         disabled={!mayChange}
-                                        className="size-4.5 shrink-0 translate-y-1 accent-[#b5400f]"
+                                        className="size-4.5 shrink-0 translate-y-1 accent-accent"
                                         checked={!report.document.hidden.includes(key)}
                                         onChange={(event) => onLine(key, event.target.checked)}
                                     />

@@ -1,3 +1,4 @@
+import { count } from '../ui/format';
 import clsx from 'clsx';
 import { useEffect, useState } from 'react';
 import { useParams } from 'wouter';
@@ -192,7 +193,7 @@ function OneReport(opened: Opened) {
                     <div className="px-10 pt-8 max-sm:px-4">
                         <ReportTitle report={report} onTitle={(title) => edit.mutate(withTitle(title))} />
                         <p className="border-b border-ink pb-3 text-soft">
-                            {dataset.title} · {dataset.rows.toLocaleString('en')} {rowWord(dataset)[dataset.rows === 1 ? 0 : 1]} ×{' '}
+                            {dataset.title} · {count(dataset.rows)} {rowWord(dataset)[dataset.rows === 1 ? 0 : 1]} ×{' '}
                             {dataset.variables.length} variables
                         </p>
                     </div>

@@ -1,3 +1,4 @@
+import { written } from '../ui/numbers';
 import clsx from 'clsx';
 import type { Variable } from '../api/client';
 import { MicroPlot } from '../plot/MicroPlot';
@@ -73,13 +74,13 @@ export function ColumnHead({
             </span>
             <span
                 className="figures block truncate text-fine text-soft"
-                title={ends === null ? undefined : `from ${ends.lowest} to ${ends.highest}`}
+                title={ends === null ? undefined : `from ${written(ends.lowest)} to ${written(ends.highest)}`}
             >
                 {ends === null
                     ? variable.labels === null
                         ? ''
                         : `${count(variable.labels.length)} labels`
-                    : `${ends.lowest}–${ends.highest}`}
+                    : `${written(ends.lowest)}–${written(ends.highest)}`}
             </span>
         </div>
     );

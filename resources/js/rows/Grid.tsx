@@ -8,12 +8,15 @@ import type { ChangeWords } from './changes';
 import { ColumnHead } from './ColumnHead';
 import { columnsOf, GUTTER_PX, HEAD_PX, inView, inSlots, isFrozen, ROW_PX, tallness, topOf, widthOf } from './gridLayout';
 import { rowsKey, useEnds, useTotal } from './queries';
+import { readCell, readTyped, shownCellText } from '../ui/numbers';
 import { cellId } from './GridCell';
 import { GridRow } from './GridRow';
 import { HEAD, keyAction } from './gridKeys';
 import { useCells } from './useCells';
+import { type Open, OpenNumber } from './OpenNumber';
 import { type Place, useClipboard } from './useClipboard';
 import { useSentCells } from './useSentCells';
+import { bringIntoSight } from './bringIntoSight';
 import { useViewport } from './useViewport';
 import { type View } from './view';
 
@@ -54,10 +57,12 @@ export function Grid({
 }) {
     const box = useRef<HTMLDivElement>(null);
     const name = useId();
-    const viewport = useViewport(box);
+    const [viewport, look] = useViewport(box);
     const [at, setAt] = useState<Place>({ row: 0, column: 0 });
     const [end, setEnd] = useState<number | null>(null);
     const [typed, setTyped] = useState<string | null>(null);
+    /** What was typed and can be read in two ways, and where it goes. */
+    const [openNumber, setOpenNumber] = useState<Open | null>(null);
     useLeaveGuard(typed !== null);
     /** Whether the text in the editor is still to be sent: an editor that goes away is left, too. */
     const isTyping = useRef(false);
@@ -90,29 +95,10 @@ export function Grid({
         [variables, columns, firstColumn, lastColumn],
     );
     const reveal = (place: Place) => {
-        const element = box.current;
-        if (element === null) {
-            return;
-        }
-        if (place.row === HEAD) {
-            revealColumn(element, place.column);
-            return;
-        }
-        const fit = Math.floor((element.clientHeight - HEAD_PX) / ROW_PX);
-        if (topOf(place.row, element.clientHeight, rows) < element.scrollTop) {
-            element.scrollTop = topOf(place.row, element.clientHeight, rows);
-        } else if (topOf(place.row - fit + 2, element.clientHeight, rows) > element.scrollTop) {
-            element.scrollTop = topOf(place.row - fit + 2, element.clientHeight, rows);
-        }
-        revealColumn(element, place.column);
-    };
-    const revealColumn = (element: HTMLDivElement, column: number) => {
-        const x = columns.starts[column] ?? 0;
-        const width = widthOf(variables[column]);
-        if (x - GUTTER_PX < element.scrollLeft) {
-            element.scrollLeft = x - GUTTER_PX;
-        } else if (x + width > element.scrollLeft + element.clientWidth) {
-            element.scrollLeft = x + width - element.clientWidth;
+        if (box.current !== null) {
+            bringIntoSight(box.current, place, rows, variables, columns.starts);
+            // Where the cursor is, a cell is, before the next key.
+            look();
         }
     };
     const edit = (text: string) => {
@@ -121,9 +107,10 @@ export function Grid({
     };
     /** Opens a cell with what stands in it; one that is still on its way is not opened, or it would seem to be empty. */
     const open = (place: Place) => {
-        const text = shownCell(place.row, variables[place.column]?.key ?? '')?.text;
-        if (text !== undefined) {
-            edit(text);
+        const variable = variables[place.column];
+        const cell = shownCell(place.row, variable?.key ?? '');
+        if (cell !== null) {
+            edit(cell.isUnread ? cell.text : shownCellText(cell.text, variable?.type ?? ''));
         }
     };
     const leave = () => {
@@ -160,6 +147,7 @@ export function Grid({
         rowNumber,
         onChange,
         onRefuse,
+        onOpen: setOpenNumber,
     });
     useImperativeHandle(ref, () => ({
         go: (place, key) => {
@@ -191,11 +179,24 @@ export function Grid({
         const isNew = at.row >= total + coming;
         // A row that is on its way is there before the next change is sent.
         const number = rowNumber(at.row) ?? (canAdd ? at.row + 1 : null);
-        if (isNew ? text.trim() === '' : number === null || cellAt(at.row, variable.key)?.text === text) {
-            return;
+        const cell = cellAt(at.row, variable.key);
+        const put = (plain: string) => {
+            if (isNew ? plain.trim() === '' : number === null || cell?.text === plain) {
+                return;
+            }
+            lastTyped.current = { at, text };
+            send(at, variable.key, plain, isNew ? null : number);
+        };
+        // What was not touched says what it said.
+        const isAsItWas = cell !== null && text === (cell.isUnread ? cell.text : shownCellText(cell.text, variable.type));
+        const plain = isAsItWas ? cell.text : readCell(text, variable.type);
+        if (plain === null) {
+            const read = readTyped(text);
+            const readings: [string, string] = read !== null && 'open' in read ? read.open : [text, text];
+            setOpenNumber({ typed: text.trim(), readings, hasMore: false, onMean: (which) => put(readings[which]) });
+        } else {
+            put(plain);
         }
-        lastTyped.current = { at, text };
-        send(at, variable.key, text, isNew ? null : number);
     };
     const press = (event: KeyboardEvent) => {
         const action = keyAction(event, {
@@ -239,9 +240,11 @@ export function Grid({
                 onShow({ panel: 'variable', variable: variables[at.column]?.key ?? null });
                 break;
             case 'open':
+                reveal(at);
                 open(at);
                 break;
             case 'type':
+                reveal(at);
                 edit(action.text);
         }
     };
@@ -371,6 +374,7 @@ export function Grid({
                     </div>
                 </div>
             </div>
+            {openNumber !== null && <OpenNumber open={openNumber} onClose={() => setOpenNumber(null)} onGone={takeFocus} />}
         </div>
     );
 }

@@ -1,5 +1,6 @@
 import clsx from 'clsx';
 import type { Variable } from '../api/client';
+import { shownCellText } from '../ui/numbers';
 import { digitsIn, GUTTER_PX, ROW_PX, widthOf } from './gridLayout';
 import type { Cell } from './useCells';
 
@@ -50,7 +51,8 @@ export function GridCell({
 }) {
     // A cell that cuts its text off takes longer to draw; digits that have room need no cutting.
     const isNumber = variable.type === 'number' && cell?.isUnread !== true;
-    const isCut = !isNumber || (cell?.text.length ?? 0) > digitsIn(widthOf(variable));
+    const shown = cell === null ? '' : cell.isUnread ? cell.text : shownCellText(cell.text, variable.type);
+    const isCut = !isNumber || shown.length > digitsIn(widthOf(variable));
     const about = [
         cell?.isUnsaved === true && 'Not saved yet',
         cell?.isUnread === true && 'Could not be read; counts as missing',
@@ -95,7 +97,7 @@ export function GridCell({
                     </span>
                 )
             ) : (
-                cell.text
+                shown
             )}
         </div>
     );

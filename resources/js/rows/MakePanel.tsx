@@ -1,3 +1,6 @@
+import { useState } from 'react';
+import { useTypedNumber } from '../ui/TwoReadings';
+import { readTyped, written } from '../ui/numbers';
 import { useLocation } from 'wouter';
 import type { Dataset } from '../api/client';
 import { nameInFormula } from '../api/formula';
@@ -112,13 +115,7 @@ function OfOne({ way, dataset, onChange, isBusy }: Parts & { way: 'rescale' | 'z
         },
     }[way];
     const typed = (label: string, name: 'number' | 'start' | 'width') => (
-        <input
-            aria-label={label}
-            value={fields[name]}
-            size={6}
-            onChange={(event) => set({ [name]: event.target.value.replace(',', '.') })}
-            className={`${field} w-20! inline`}
-        />
+        <TypedNumber label={label} plain={fields[name]} onUse={(plain) => set({ [name]: plain })} />
     );
     return (
         <>
@@ -156,6 +153,32 @@ function OfOne({ way, dataset, onChange, isBusy }: Parts & { way: 'rescale' | 'z
                 onChange={onChange}
                 isBusy={isBusy}
             />
+        </>
+    );
+}
+
+/** A number in a sentence, taken while it is typed, in anybody's marks. */
+function TypedNumber({ label, plain, onUse }: { label: string; plain: string; onUse: (plain: string) => void }) {
+    const [text, setText] = useState(written(plain));
+    const number = useTypedNumber((next) => {
+        setText(written(next));
+        onUse(next);
+    });
+    return (
+        <>
+            <input
+                aria-label={label}
+                value={text}
+                size={6}
+                onChange={(event) => {
+                    const read = readTyped(event.target.value);
+                    setText(event.target.value);
+                    onUse(read !== null && 'plain' in read ? read.plain : '');
+                }}
+                onBlur={() => text.trim() !== '' && number.take(text)}
+                className={`${field} w-20! inline`}
+            />
+            {number.question}
         </>
     );
 }

@@ -1,6 +1,9 @@
-import { useState } from 'react';
+import { type MouseEvent, useState } from 'react';
 import type { Dataset } from '../api/client';
+import { newName } from '../api/once';
+import { underway } from '../api/underway';
 import { count } from '../ui/format';
+import { day, marksInForce, written } from '../ui/numbers';
 import { viewWords } from './queries';
 import { type View } from './view';
 
@@ -17,8 +20,10 @@ const formats = [
 export function OutPanel({ dataset, view }: { dataset: Dataset; view: View }) {
     const [isView, setIsView] = useState(view.where !== '' || view.hidden.length > 0 || view.sort !== '');
     const shown = dataset.variables.filter((variable) => !view.hidden.includes(variable.key));
-    const address = (format: string) => {
-        const words = new URLSearchParams({ format });
+    const marks = marksInForce();
+    const isOwn = marks.decimal !== 'point' || marks.days !== 'year-first';
+    const address = (format: string, numbers = '') => {
+        const words = new URLSearchParams({ format, ...(numbers === '' ? {} : { numbers }) });
         if (isView) {
             words.set('of', shown.map(({ key }) => key).join(','));
             for (const [name, word] of Object.entries(viewWords(view))) {
@@ -26,6 +31,14 @@ export function OutPanel({ dataset, view }: { dataset: Dataset; view: View }) {
             }
         }
         return `/api/datasets/${dataset.id}/export?${words.toString()}`;
+    };
+    // A large file is written for a while before the browser has the first of it.
+    const follow = (event: MouseEvent<HTMLAnchorElement>) => {
+        const name = newName();
+        const to = new URL(event.currentTarget.href);
+        to.searchParams.set('underway', name);
+        event.currentTarget.href = to.href;
+        underway.follow(name);
     };
     return (
         <>
@@ -44,10 +57,33 @@ export function OutPanel({ dataset, view }: { dataset: Dataset; view: View }) {
             <ul className="mt-3 border-t border-hair">
                 {formats.map(({ format, words, sentence }) => (
                     <li key={format} className="border-b border-hair py-2">
-                        <a href={address(format)} download className="font-semibold text-accent underline underline-offset-4">
+                        <a
+                            href={address(format)}
+                            download
+                            onClick={follow}
+                            className="font-semibold text-accent underline underline-offset-4"
+                        >
                             {words}
                         </a>
-                        <span className="block text-small text-soft">{sentence}</span>
+                        {format === 'csv' && isOwn && (
+                            <>
+                                {' '}
+                                or{' '}
+                                <a
+                                    href={address(format, 'own')}
+                                    download
+                                    onClick={follow}
+                                    className="font-semibold text-accent underline underline-offset-4"
+                                >
+                                    CSV with my marks
+                                </a>
+                            </>
+                        )}
+                        <span className="block text-small text-soft">
+                            {sentence}
+                            {format === 'csv' &&
+                                ` Numbers as 1234.5, days as 2026-03-21${isOwn ? `; with my marks ${written('1234.5', { ...marks, thousands: 'none' })} and ${day('2026-03-21')}${marks.decimal === 'comma' ? ', semicolons between cells' : ''}` : ''}.`}
+                        </span>
                     </li>
                 ))}
             </ul>

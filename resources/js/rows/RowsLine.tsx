@@ -1,5 +1,7 @@
+import { written } from '../ui/numbers';
+import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { Dataset } from '../api/client';
+import { type Dataset, Refusal } from '../api/client';
 import { choicesOf, defaultOf } from '../api/conventions';
 import { nameInFormula } from '../api/formula';
 import { Button } from '../ui/Button';
@@ -9,7 +11,7 @@ import { Waiting } from '../ui/Waiting';
 import { WordChoice } from '../ui/WordChoice';
 import { WordEntry } from '../ui/WordEntry';
 import { WordPopover } from '../ui/WordPopover';
-import { useEnds, useFind, useTotal } from './queries';
+import { rowsKey, useEnds, useFind, useTotal } from './queries';
 import { asksForOutliers, type View } from './view';
 
 /** What conditions call them. */
@@ -34,6 +36,7 @@ export function RowsLine({
     onBringAllBack: () => void;
 }) {
     const total = useTotal(dataset.id, view);
+    const queries = useQueryClient();
     const sortKey = view.sort.replace(/:down$/, '');
     return (
         <section
@@ -41,7 +44,11 @@ export function RowsLine({
             className="flex shrink-0 flex-wrap items-baseline gap-x-2 gap-y-1.5 border-b border-hair px-4.5 py-2.5 text-lead text-soft"
         >
             <span role="status">
-                {view.where === '' ? `All ${count(dataset.rows)} rows` : `${count(total.data ?? 0)} of ${count(dataset.rows)} rows, where`}
+                {view.where === ''
+                    ? `All ${count(dataset.rows)} rows`
+                    : total.data === undefined || total.isPlaceholderData
+                      ? `Of ${count(dataset.rows)} rows those where`
+                      : `${count(total.data)} of ${count(dataset.rows)} rows, where`}
             </span>
             <Condition key={view.where} dataset={dataset} where={view.where} onShow={onShow} isWrong={total.isError} />
             {asksForOutliers(view.where) && <Fences view={view} onShow={onShow} />}
@@ -98,7 +105,12 @@ export function RowsLine({
             {(total.isPending || total.isPlaceholderData) && <Waiting what="Looking through the rows" />}
             {total.isError && (
                 <p role="alert" className="basis-full border-l-3 border-alarm pl-3 text-body text-ink">
-                    {total.error.message}
+                    {total.error.message}{' '}
+                    {!(total.error instanceof Refusal && total.error.status === 422) && (
+                        <Button className="px-2! py-0.5!" onClick={() => void queries.invalidateQueries({ queryKey: rowsKey(dataset.id) })}>
+                            Try again
+                        </Button>
+                    )}
                 </p>
             )}
             <span className="ml-auto flex items-center gap-2 text-small">
@@ -117,7 +129,8 @@ function Fences({ view, onShow }: { view: View; onShow: (change: Partial<View>) 
             , outliers beyond{' '}
             <WordEntry
                 name="Fences"
-                words={`${fences} IQR`}
+                words={`${written(fences)} IQR`}
+                isNumber
                 value={fences}
                 help="How many interquartile ranges beyond the quartiles a value is called an outlier."
                 common={choicesOf('fences')}

@@ -119,7 +119,13 @@ export function SidePanel({
         <section
             aria-label={view.panel === null ? undefined : words[view.panel]}
             ref={place}
-            onKeyDown={(event) => event.key === 'Escape' && !event.defaultPrevented && event.target === event.currentTarget && close()}
+            onKeyDown={(event) =>
+                event.key === 'Escape' &&
+                !event.defaultPrevented &&
+                event.target instanceof HTMLElement &&
+                event.target.tabIndex === -1 &&
+                close()
+            }
             className="relative w-96 shrink-0 overflow-y-auto border-l border-hair px-4.5 py-3 small:fixed small:inset-0 small:z-15 small:w-auto small:bg-paper"
         >
             <Button look="quiet" className="absolute top-2 right-2 px-2! py-1! text-small" onClick={close}>

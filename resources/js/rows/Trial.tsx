@@ -58,7 +58,7 @@ export function Trial({
             {trial.data !== undefined && formula !== '' && !trial.isError && (
                 <>
                     <div className="mt-3 overflow-x-auto">
-                        <table className="text-small whitespace-nowrap">
+                        <table className="first-kept text-small whitespace-nowrap">
                             <thead>
                                 <tr className="border-b border-hair-strong text-soft">
                                     <th className="pr-3 text-right font-normal">row</th>

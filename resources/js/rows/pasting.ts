@@ -1,5 +1,6 @@
 import type { Variable } from '../api/client';
 import { count, counted } from '../ui/format';
+import { readCell, readTyped } from '../ui/numbers';
 
 /** A cell in quotation marks as spreadsheets write one that holds a tab, a line break or such marks itself; or any other cell. */
 const CELL = /(?:"((?:[^"]|"")*)"(?=[\t\n]|$)|([^\t\n]*))([\t\n]|$)/gy;
@@ -65,4 +66,46 @@ export function placed(
         edits: cells.slice(0, there),
         added: cells.slice(there).map((line) => Object.fromEntries(line.map(({ variable, text }) => [variable, text]))),
     };
+}
+
+/** What is pasted, with its numbers and days as they are sent; null where one can be read in two ways and nobody has said which. */
+export interface ReadPaste {
+    pasted: Pasted | null;
+    /** The first such number, and what it could be. */
+    open: { typed: string; readings: [string, string] } | null;
+}
+
+/** Which of the two readings of an open number (0 = its mark stands between thousands, 1 = before decimals) the others of its column show. */
+function shownBy(texts: string[], mark: string): 0 | 1 | null {
+    const own = mark === '.' ? ',' : '.';
+    const shows = (decimal: string) =>
+        texts.some((text) => new RegExp(`\\d\\${decimal}(?:\\d{1,2}|\\d{4,})\\s*$|^\\s*[-−]?0\\${decimal}\\d`).test(text));
+    return shows(mark) ? 1 : shows(own) ? 0 : null;
+}
+
+export function readPasted(pasted: Pasted, variables: Variable[], meant: 0 | 1 | null): ReadPaste {
+    const types = new Map(variables.map(({ key, type }) => [key, type]));
+    const all = [
+        ...pasted.edits.flat(),
+        ...pasted.added.flatMap((row) => Object.entries(row).map(([variable, text]) => ({ variable, text }))),
+    ];
+    const column = new Map<string, string[]>();
+    all.forEach(({ variable, text }) => column.set(variable, [...(column.get(variable) ?? []), text]));
+    const asked: { typed: string; readings: [string, string] }[] = [];
+    const read = (key: string, text: string): string => {
+        const plain = readCell(text, types.get(key) ?? '');
+        if (plain !== null) {
+            return plain;
+        }
+        const number = readTyped(text);
+        const readings: [string, string] = number !== null && 'open' in number ? number.open : [text, text];
+        const which = meant ?? shownBy(column.get(key) ?? [], /[.,]/.exec(text)?.[0] ?? '.');
+        if (which === null) {
+            asked.push({ typed: text.trim(), readings });
+        }
+        return readings[which ?? 0];
+    };
+    const edits = pasted.edits.map((line) => line.map(({ variable, text }) => ({ variable, text: read(variable, text) })));
+    const added = pasted.added.map((row) => Object.fromEntries(Object.entries(row).map(([key, text]) => [key, read(key, text)])));
+    return { pasted: asked.length === 0 ? { edits, added } : null, open: asked[0] ?? null };
 }

@@ -2,8 +2,10 @@ import type { ClipboardEvent } from 'react';
 import type { Variable } from '../api/client';
 import { copyLater } from '../ui/copying';
 import { count, counted } from '../ui/format';
+import { shownCellText } from '../ui/numbers';
 import type { ChangeWords } from './changes';
-import { cellsOfText, placed, textOfCells } from './pasting';
+import type { Open } from './OpenNumber';
+import { cellsOfText, type Pasted, placed, readPasted, textOfCells } from './pasting';
 import { readRows } from './readRows';
 import type { Cell } from './useCells';
 import type { View } from './view';
@@ -27,6 +29,7 @@ export function useClipboard({
     rowNumber,
     onChange,
     onRefuse,
+    onOpen,
 }: {
     dataset: number;
     variables: Variable[];
@@ -42,6 +45,8 @@ export function useClipboard({
     onChange: (change: ChangeWords) => Promise<boolean>;
     /** Says why something was not done. */
     onRefuse: (sentence: string) => void;
+    /** Asks which of two numbers is meant. */
+    onOpen: (open: Open) => void;
 }) {
     const canAdd = view.where === '' && view.sort === '';
     /** The numbers of rows of the view, also of those that were never in sight. */
@@ -60,6 +65,17 @@ export function useClipboard({
             onRefuse(pasted);
             return;
         }
+        put(pasted, null);
+    };
+    /** Once it is known how its numbers are meant. */
+    const put = (raw: Pasted, meant: 0 | 1 | null) => {
+        const { pasted, open } = readPasted(raw, variables, meant);
+        if (open !== null) {
+            onOpen({ ...open, hasMore: true, onMean: (which) => put(raw, which) });
+        }
+        if (pasted === null) {
+            return;
+        }
         void (async () => {
             const numbers = await numbersOf(at.row, at.row + pasted.edits.length - 1);
             const edits = pasted.edits.flatMap((line, i) => line.map((edit) => ({ row: numbers[i] ?? 0, ...edit })));
@@ -73,7 +89,9 @@ export function useClipboard({
         event.preventDefault();
         const from = Math.min(at.row, end ?? at.row);
         const to = Math.min(Math.max(at.row, end ?? at.row), total - 1);
-        const keys = (end === null ? variables.slice(at.column, at.column + 1) : variables).map(({ key }) => key);
+        const copied = end === null ? variables.slice(at.column, at.column + 1) : variables;
+        const keys = copied.map(({ key }) => key);
+        const types = copied.map(({ type }) => type);
         if (to - from >= MOST_COPIED) {
             onRefuse(
                 `At most ${count(MOST_COPIED)} rows can be copied at once, and ${count(to - from + 1)} are selected. All of them can be taken out as a file: Take out.`,
@@ -82,13 +100,22 @@ export function useClipboard({
         }
         const seen = Array.from({ length: Math.max(0, to - from + 1) }, (_, i) => keys.map((key) => shownCell(from + i, key)));
         if (!seen.some((cells) => cells.includes(null))) {
-            event.clipboardData.setData('text/plain', textOfCells(seen.map((cells) => cells.map((cell) => cell?.text ?? ''))));
+            event.clipboardData.setData(
+                'text/plain',
+                textOfCells(
+                    seen.map((cells) =>
+                        cells.map((cell, i) =>
+                            cell === null || cell.isUnread ? (cell?.text ?? '') : shownCellText(cell.text, types[i] ?? ''),
+                        ),
+                    ),
+                ),
+            );
             return;
         }
         // What is out of sight is fetched first.
         void copyLater(
             readRows(dataset, view, keys, from, to).then(({ rows, cells }) =>
-                textOfCells(rows.map((_, i) => keys.map((key) => cells[key]?.[i] ?? ''))),
+                textOfCells(rows.map((_, i) => keys.map((key, column) => shownCellText(cells[key]?.[i] ?? '', types[column] ?? '')))),
             ),
             counted(to - from + 1, 'row'),
         );

@@ -30,7 +30,7 @@ function Whole({ cells }: { cells: Cells }) {
     const [head = [], ...rows] = cells;
     return (
         <>
-            <table className="border-collapse text-small">
+            <table className="first-kept border-collapse text-small">
                 <thead>
                     <tr className="border-b border-hair-strong text-soft">
                         {head.map((cell, i) => (

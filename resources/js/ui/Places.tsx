@@ -15,7 +15,7 @@ export function Places({ dataset, here }: { dataset: number; here: PlaceName }) 
     return (
         <nav
             aria-label="Places of this dataset"
-            className="ml-3 max-sm:ml-0 flex h-full max-md:h-11 max-md:ml-0 max-w-full shrink-0 items-stretch font-medium"
+            className="ml-3 max-sm:ml-0 flex h-full max-[72rem]:h-11 max-[72rem]:ml-0 max-w-full shrink-0 items-stretch font-medium"
         >
             {places.map(({ place, words }) => (
                 <Link

@@ -27,7 +27,10 @@ export function PopoverBelow({
                 <Popover.Content
                     aria-label={label}
                     {...belowWord(word)}
-                    className={clsx('z-20 rounded-lg border border-hair-strong bg-surface text-body text-ink shadow-lg', className)}
+                    className={clsx(
+                        'z-20 max-h-(--radix-popover-content-available-height) overflow-y-auto rounded-lg border border-hair-strong bg-surface text-body text-ink shadow-lg',
+                        className,
+                    )}
                 >
                     {children}
                 </Popover.Content>

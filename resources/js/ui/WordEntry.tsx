@@ -1,6 +1,8 @@
 import clsx from 'clsx';
 import { useState } from 'react';
 import { Button } from './Button';
+import { written } from './numbers';
+import { useTypedNumber } from './TwoReadings';
 import { WordPopover } from './WordPopover';
 
 /** A word in a sentence that is typed: underlined, opens a field with some values that are common. */
@@ -10,6 +12,7 @@ export function WordEntry({
     value,
     help,
     common,
+    isNumber = false,
     onChange,
 }: {
     /** Says what is entered. */
@@ -19,14 +22,18 @@ export function WordEntry({
     value: string;
     help: string;
     common: { value: string; words: string }[];
+    /** Whether it is one number, which may be typed with anybody's marks; `value` is as machines write it. */
+    isNumber?: boolean;
     onChange: (value: string) => void;
 }) {
     const [isOpen, setIsOpen] = useState(false);
-    const [typed, setTyped] = useState(value);
+    const shown = isNumber ? written(value) : value;
+    const [typed, setTyped] = useState(shown);
     const take = (next: string) => {
         onChange(next.trim());
         setIsOpen(false);
     };
+    const number = useTypedNumber(take);
     return (
         <WordPopover
             label={`${name}: ${words}`}
@@ -35,14 +42,19 @@ export function WordEntry({
             wordClassName="max-w-80 truncate align-bottom"
             open={isOpen}
             onOpenChange={(open) => {
-                setTyped(value);
+                setTyped(shown);
+                number.forget();
                 setIsOpen(open);
             }}
         >
             <form
                 onSubmit={(event) => {
                     event.preventDefault();
-                    take(typed);
+                    if (isNumber) {
+                        number.take(typed);
+                    } else {
+                        take(typed);
+                    }
                 }}
             >
                 <label className="block">
@@ -54,6 +66,7 @@ export function WordEntry({
                     />
                 </label>
                 <p className="mt-1.5 text-fine leading-snug text-soft">{help}</p>
+                {number.question}
                 <div className="mt-2.5 flex flex-wrap items-center gap-1.5">
                     <Button type="submit" look="primary">
                         Use it

@@ -1,3 +1,4 @@
+import { afterPaint } from './afterPaint';
 import clsx from 'clsx';
 import { DropdownMenu } from 'radix-ui';
 import type { RefObject } from 'react';
@@ -38,7 +39,7 @@ export function WordMenu({
                     tabIndex={0}
                     className="z-20 max-h-[min(70vh,var(--radix-dropdown-menu-content-available-height))] max-w-md min-w-52 overflow-y-auto rounded-lg border border-hair-strong bg-surface p-1.5 text-ink shadow-lg"
                 >
-                    <DropdownMenu.RadioGroup value={value} onValueChange={onChange}>
+                    <DropdownMenu.RadioGroup value={value} onValueChange={(chosen) => afterPaint(() => onChange(chosen))}>
                         {options.map((option) => (
                             <DropdownMenu.RadioItem
                                 key={option.value}

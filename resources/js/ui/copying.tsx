@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { type ToKeep, useKeep } from './keeping';
+import { typedForm } from './numbers';
 import { OneStop } from './OneStop';
 import { type Cells, csv, html, tsv } from './tables';
 
@@ -112,7 +113,12 @@ export function TableOut({
                 type="button"
                 aria-label={`Copy table of ${name}`}
                 className={look}
-                onClick={() => void copyTable(whole(), `the table of ${name}`)}
+                onClick={() =>
+                    void copyTable(
+                        whole().map((row) => row.map((cell) => typedForm(cell))),
+                        `the table of ${name}`,
+                    )
+                }
             >
                 Copy table
             </button>

@@ -16,7 +16,10 @@ export function chooseTheme(theme: Theme): void {
 export function applyTheme(): void {
     const theme = chosenTheme();
     const isDark = theme === 'dark' || (theme === 'system' && systemIsDark.matches);
-    document.documentElement.dataset.theme = isDark ? 'dark' : 'light';
+    const look = isDark ? 'dark' : 'light';
+    document.documentElement.dataset.theme = look;
+    // For what the server draws the next time.
+    document.cookie = `look=${look}; path=/; max-age=31536000; samesite=lax`;
 }
 
 systemIsDark.addEventListener('change', applyTheme);

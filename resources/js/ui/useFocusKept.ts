@@ -15,35 +15,50 @@ export function focusOn(element: HTMLElement): void {
 
 export const isLost = () => document.activeElement === null || document.activeElement === document.body;
 
+const canHave = (element: HTMLElement) => element.isConnected && !element.matches(':disabled');
+
 /**
- * The focus is never lost: where what had it is gone, the nearest thing around it that is still there has it; where a place was left for
- * another, what that is about.
+ * The focus is never lost: where what had it is gone or cannot be pressed any more, the nearest thing around it has it, until it can be pressed
+ * again; where a place was left for another, what that is about.
  */
 export function useFocusKept(place: string): void {
     useEffect(() => {
         let around: HTMLElement[] = [];
+        /** What had the focus and cannot be pressed for now, and what has it instead. */
+        let owed: { to: HTMLElement; stands: HTMLElement } | null = null;
         let timer: ReturnType<typeof setTimeout> | undefined;
         const remember = ({ target }: FocusEvent) => {
+            if (target !== owed?.stands) {
+                owed = null;
+            }
             around = [];
             for (let one = target instanceof HTMLElement ? target : null; one !== null; one = one.parentElement) {
                 around.push(one);
             }
         };
         const restore = () => {
-            const there = around.find((one) => one.isConnected && one !== document.body && one.id !== 'app' && one.offsetParent !== null);
+            const [had] = around;
+            const there = around.find((one) => canHave(one) && one !== document.body && one.id !== 'app' && one.offsetParent !== null);
             const main = document.querySelector('main');
-            if (isLost() && around[0]?.isConnected === false && there !== undefined && main !== null) {
-                focusOn(there.contains(main) ? main : there);
+            if (isLost() && had !== undefined && there !== undefined && main !== null) {
+                const stands = there.contains(main) ? main : there;
+                owed = had.isConnected && had !== stands ? { to: had, stands } : null;
+                focusOn(stands);
             }
         };
         const look = () => {
-            if (isLost() && around[0]?.isConnected === false) {
+            if (owed !== null && canHave(owed.to)) {
+                if (document.activeElement === owed.stands) {
+                    owed.to.focus({ preventScroll: true });
+                }
+                owed = null;
+            } else if (around[0] !== undefined && !canHave(around[0])) {
                 clearTimeout(timer);
                 timer = setTimeout(restore, GRACE_MS);
             }
         };
         const changes = new MutationObserver(look);
-        changes.observe(document.body, { childList: true, subtree: true });
+        changes.observe(document.body, { childList: true, subtree: true, attributes: true, attributeFilter: ['disabled'] });
         document.addEventListener('focusin', remember);
         return () => {
             clearTimeout(timer);

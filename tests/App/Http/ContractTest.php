@@ -8,6 +8,7 @@ use App\Accounts\Scope;
 use App\Accounts\Teams;
 use App\Accounts\Tokens;
 use App\Models\Share;
+use App\Models\Upload;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Routing\Route;
 use Illuminate\Support\Facades\DB;
@@ -71,7 +72,7 @@ final class ContractTest extends AppTestCase
             }
             ++$count;
         }
-        self::assertSame(67, $count);
+        self::assertSame(70, $count);
     }
 
     /** Whatever makes something, sent twice under one name, makes it once and answers the same. */
@@ -111,8 +112,9 @@ final class ContractTest extends AppTestCase
         $waiting = $this->post('/api/imports', ['file' => UploadedFile::fake()->createWithContent('waiting.csv', "kg\n1.5\n")], ['Accept' => 'application/json'])->json('id');
 
         return [
-            'dataset' => $dataset->id, 'showClasses' => $classes->id, 'report' => $report, 'variable' => 'apiary', 'kind' => 'stack',
+            'dataset' => $dataset->id, 'showClasses' => $classes->id, 'report' => $report, 'variable' => 'apiary', 'kind' => 'stack', 'underway' => str_repeat('a', 32),
             'edition' => $this->postJson("/api/reports/{$report}/editions")->json('id'), 'import' => $waiting,
+            'upload' => Upload::query()->create(['user_id' => $this->keeper->id, 'file_name' => 'x', 'path' => 'uploads/x', 'bytes_total' => 1, 'bytes_here' => 0])->id,
             'team' => Teams::make($this->keeper, 'x')->id,
             'share' => Share::query()->create(['dataset_id' => $dataset->id, 'email' => 'r@example.org', 'user_id' => $this->account('r')->id, 'role' => 'reader', 'invited_at' => now(), 'expires_at' => now()])->id,
         ];

@@ -13,6 +13,7 @@ use App\Models\LongChange;
 use App\Models\ReportCheck;
 use App\Models\ReportLink;
 use App\Models\Share;
+use App\Models\Upload;
 use App\Models\User;
 use Illuminate\Routing\Route;
 use Illuminate\Support\Facades\DB;
@@ -23,7 +24,7 @@ use Tests\App\AppTestCase;
 final class EveryRouteTest extends AppTestCase
 {
     /** For everybody; the answer says nothing of anybody. */
-    private const OPEN = ['GET api/docs', 'GET api/contract', 'GET api/openapi.yaml', 'GET api/conventions', 'GET api/session', 'POST api/session', 'POST api/accounts', 'POST api/accounts/confirm', 'POST api/passwords/forgot', 'POST api/passwords/new'];
+    private const OPEN = ['GET api/docs', 'GET api/contract', 'GET api/openapi.yaml', 'GET api/conventions', 'GET api/guide', 'GET api/session', 'POST api/session', 'POST api/accounts', 'POST api/accounts/confirm', 'POST api/passwords/forgot', 'POST api/passwords/new'];
 
     /** Who asks, beside what each row of the table says in this order. The wrong scope is any but the one that the route names. */
     private const ROLES = ['nobody', 'stranger', 'reader', 'editor', 'owner', 'right scope', 'wrong scope', 'expired token'];
@@ -46,7 +47,7 @@ final class EveryRouteTest extends AppTestCase
     ];
 
     /** Routes of no policy: what they do, they do for the account that asks. `shares/{share}/take` is for whom it was offered to. */
-    private const MINE = ['datasets', 'shares', 'shares/{share}/take', 'teams', 'checks', 'figures', 'figures/chosen', 'figures/sets', 'imports', 'reports'];
+    private const MINE = ['datasets', 'shares', 'shares/{share}/take', 'teams', 'checks', 'figures', 'figures/chosen', 'figures/sets', 'imports', 'reports', 'uploads', 'underway/{underway}', 'underway/{underway}/stop'];
 
     /** What has not been made is not there for its owner either. */
     private const NOT_THERE_AFTER_ALL = ['GET api/editions/{edition}/files/{form}', 'DELETE api/editions/{edition}/files/{form}', 'GET api/editions/{edition}/files/{form}/status', 'DELETE api/account/tokens/{token}', 'GET api/reports/{report}/pages/{page}'];
@@ -71,7 +72,7 @@ final class EveryRouteTest extends AppTestCase
             }
         }
         ksort($rows);
-        self::assertSame(['account' => 17, 'change' => 17, 'delete' => 6, 'end of a part' => 1, 'mine' => 13, 'only its maker' => 12, 'open' => 10, 'view' => 43], $rows);
+        self::assertSame(['account' => 17, 'change' => 17, 'delete' => 6, 'end of a part' => 1, 'mine' => 17, 'only its maker' => 15, 'open' => 11, 'view' => 43], $rows);
         self::assertSame(array_sum($rows) * count(self::ROLES), $count);
     }
 
@@ -113,7 +114,7 @@ final class EveryRouteTest extends AppTestCase
         foreach ($route->gatherMiddleware() as $middleware) {
             if (is_string($middleware) && preg_match('/(?:can|Authorize):(\w+),(\w+)/', $middleware, $found) === 1) {
                 return match (true) {
-                    in_array($found[2], ['import', 'reportCheck', 'figureSet', 'team'], true), $found[1] === 'change' && $found[2] === 'share' => 'only its maker',
+                    in_array($found[2], ['import', 'upload', 'reportCheck', 'figureSet', 'team'], true), $found[1] === 'change' && $found[2] === 'share' => 'only its maker',
                     // A report is taken away by whoever may change its dataset.
                     $found[1] === 'remove' => 'change',
                     $found[1] === 'end' => 'end of a part',
@@ -174,9 +175,10 @@ final class EveryRouteTest extends AppTestCase
 
         return [$people, [
             'dataset' => $dataset->id, 'report' => $report, 'edition' => $edition, 'share' => $shares['reader'], 'reportLink' => ReportLink::query()->valueOrFail('id'), 'reportCheck' => $check->id,
+            'upload' => Upload::query()->create(['user_id' => $this->keeper->id, 'file_name' => 'x', 'path' => 'uploads/x', 'bytes_total' => 1])->id,
             'import' => Import::query()->where('dataset_id', $dataset->id)->valueOrFail('id'), 'longChange' => $long->id,
             'team' => Teams::make($this->keeper, 'x')->id, 'figureSet' => FigureSet::query()->create(['user_id' => $this->keeper->id, 'name' => 'x', 'figures' => ['mean']])->id,
-            'session' => str_repeat('a', 64), 'token' => 1, 'kind' => 'stack', 'page' => 1, 'form' => 'tables', 'variable' => 'kg', 'block' => $this->getJson("/api/reports/{$report}")->json('document.blocks.0.id'),
+            'session' => str_repeat('a', 64), 'underway' => str_repeat('a', 32), 'token' => 1, 'kind' => 'stack', 'page' => 1, 'form' => 'tables', 'variable' => 'kg', 'block' => $this->getJson("/api/reports/{$report}")->json('document.blocks.0.id'),
         ]];
     }
 

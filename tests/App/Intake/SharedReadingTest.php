@@ -103,7 +103,7 @@ final class SharedReadingTest extends TestCase
 
     public function test_shares_are_about_as_much_work(): void
     {
-        $of = static fn(VariableType ...$types): array => SharedColumns::of(array_values(array_map(static fn(VariableType $type): RecognisedVariable => new RecognisedVariable('x', null, $type), $types)));
+        $of = static fn(VariableType ...$types): array => SharedColumns::of(array_values(array_map(static fn(VariableType $type): RecognisedVariable => new RecognisedVariable('x', null, $type), $types)), 2);
 
         self::assertSame([[0], [1]], $of(VariableType::Number, VariableType::Category));
         self::assertSame([[1], [0, 2]], $of(VariableType::Category, VariableType::Date, VariableType::Text));

@@ -11,6 +11,7 @@ final class HealthTest extends AppTestCase
 {
     public function test_it_is_up_without_a_session_until_something_is_wrong(): void
     {
+        config()->set('queue.default', 'database');
         $up = $this->get('/up')->assertOk()->assertExactJson(['up' => true, 'troubles' => []]);
         self::assertSame([], $up->headers->getCookies());
         DB::table('jobs')->insert(['queue' => 'default', 'payload' => '{}', 'attempts' => 0, 'reserved_at' => null, 'available_at' => time() - 700, 'created_at' => time() - 700]);

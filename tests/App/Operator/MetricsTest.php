@@ -78,6 +78,7 @@ final class MetricsTest extends AppTestCase
 
     public function test_what_waits_is_told_by_queue(): void
     {
+        config()->set('queue.default', 'database');
         DB::table('jobs')->insert(['queue' => 'imports', 'payload' => '{}', 'attempts' => 0, 'reserved_at' => null, 'available_at' => time() - 40, 'created_at' => time() - 40]);
         $told = Metrics::text(new CountedRequests("{$this->folder}/access.log", "{$this->folder}/requests.json"));
         self::assertStringContainsString('rowtally_queue_waiting{queue="imports"} 1', $told);

@@ -57,6 +57,7 @@ final class EditionTest extends AppTestCase
         $report = $this->reported($dataset);
         [$edition] = $this->edition($report, rows: true);
         $html = $this->file($edition, 'html');
+        self::assertStringNotContainsString('var(--', $html, 'what is handed over has colours of its own');
         self::assertSame(1, preg_match('/<script type="application\/json" id="record">(.*?)<\/script>/s', $html, $found));
         $record = json_decode($found[1], true, flags: JSON_THROW_ON_ERROR);
         $figures = array_values(array_filter($record['figures'], static fn(array $figure): bool => !str_starts_with($figure['figure'], 'picture.')));
@@ -255,6 +256,17 @@ final class EditionTest extends AppTestCase
         self::assertCount(2, Storage::files('editions'));
         $this->deleteJson("/api/datasets/{$dataset->id}")->assertNoContent();
         self::assertSame([], Storage::files('editions'));
+    }
+
+    public function test_more_rows_than_go_along_are_refused_before_they_are_all_written(): void
+    {
+        config()->set('app.row_bytes_of_a_report', 1 << 20);
+        $dataset = $this->dataset("x,y\n" . implode("\n", array_map(static fn(int $row): string => "{$row},some words of row {$row}", range(1, 60_000))));
+        $report = $this->postJson("/api/datasets/{$dataset->id}/kept", ['kind' => 'figures', 'title' => 'x', 'address' => 'of=x'])->json('report');
+        $this->postJson("/api/reports/{$report}/editions", ['note' => '', 'rows' => true])->assertUnprocessable()
+            ->assertJsonPath('message', 'The rows are more than 1 MB. Expected: at most 1 MB that go along with a report. Hand it over without the rows, and give them apart.');
+        self::assertSame([], Storage::files('editions'));
+        $this->edition($report);
     }
 
     public function test_the_pages_before_it_is_handed_over_are_those_of_the_paper(): void

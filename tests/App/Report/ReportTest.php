@@ -31,6 +31,10 @@ final class ReportTest extends AppTestCase
             self::assertSame([], $answer->json('lacks'), $block['kind']);
             $shown[$block['title'] ?? $block['kind']] = $answer->json('html') . $answer->json('words');
         }
+        // On screen the picture has the colours of the page, whatever its look.
+        $pictures = implode('', array_filter($shown, static fn(string $html): bool => str_contains($html, '<svg')));
+        self::assertMatchesRegularExpression('/fill="var\(--overall\)"/', $pictures);
+        self::assertDoesNotMatchRegularExpression('/(?:fill|stroke)="#/', $pictures);
         self::assertStringContainsString('South gave <data value="32" title="Mean of Yield &lt;b&gt;&quot;best&quot;&lt;/b&gt; (kg), South">32.0</data> kg &lt;script&gt;.', $shown['text']);
         foreach (['All & sundry' => ['Entries', 'Commonest', 'North'], 'Figures of the yield' => ['<td>25.4</td>', '<td class="p1">5</td>', '<th scope="col">South</th>', 'Median <span class="sign">x̃</span>'], 'Apiaries' => ['60.0', 'With an entry'], 'Ages' => ['Estimated from the classes', 'Midpoint'], 'North and South' => ['Difference', 'Interquartile range'], 'Earlier and later' => ['With both', 'Rose'], 'Set aside' => ['the scale was broken', 'A5']] as $title => $parts) {
             foreach ($parts as $part) {

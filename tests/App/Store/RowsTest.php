@@ -78,6 +78,23 @@ final class RowsTest extends AppTestCase
         self::assertSame([0, 2, null, 3], [$find('text=brook&from=0'), $find('text=brook&from=1'), $find('text=brook&from=3'), $find('text=N/A&from=0')]);
     }
 
+    public function test_a_text_is_found_in_any_kind_of_column_and_any_view_far_down(): void
+    {
+        $lines = '';
+        for ($i = 1; $i <= 20_000; ++$i) {
+            $lines .= ($i === 18_001 ? 'oops' : $i % 97) . ',' . ($i === 17_000 ? '1234567.5' : $i / 2) . ',' . ($i === 16_500 ? 'Última' : 'g' . $i % 3) . ',' . sin($i) . ",note {$i},2026-01-" . sprintf('%02d', 1 + $i % 28) . "\n";
+        }
+        $dataset = $this->dataset("code,x,label,wave,note,day\n{$lines}");
+        $find = fn(string $text, string $words = 'from=0'): ?int => $this->getJson("/api/datasets/{$dataset->id}/rows/find?{$words}&text=" . urlencode($text))->assertOk()->json('place');
+
+        self::assertSame([18_000, 16_999, 16_499, 12_344, null], [$find('OOPS'), $find('234567.5'), $find('ÚLTIMA'), $find('note 12345'), $find('nowhere')]);
+        self::assertSame([26, 12], [$find('2026-01-28'), $find((string) sin(13))], 'dates and numbers that are no decimals');
+        self::assertSame([0, 18_999], [$find('2026-01-02', 'from=0'), $find('500.0', 'from=16000&of=x')]);
+        // Down the order of x the row with 1234567.5 comes first, and those with notes far below it last.
+        self::assertSame([0, 20_000 - 12_345], [$find('234567.5', 'sort=x:down'), $find('note 12345', 'sort=x:down')]);
+        self::assertSame([null, 6_343], [$find('oops', 'where=' . urlencode('x < 9000')), $find('note 12345', 'where=' . urlencode('x > 3000.5'))]);
+    }
+
     public function test_the_ends_of_the_values_and_what_a_formula_gives(): void
     {
         $dataset = $this->dataset(self::HIVES);

@@ -1,0 +1,2 @@
+/** Under which the choice of figures is held. */
+export const FIGURES = ['figures'];

@@ -1,0 +1,1 @@
+<svg width="64" height="20" aria-hidden="true" class="block shrink-0" style="color: {{ $isMuted ? 'var(--hair-strong)' : 'var(--accent)' }}">@if ($bars !== null)<path d="{{ $bars }}" fill="currentColor" />@endif</svg>
