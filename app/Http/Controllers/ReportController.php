@@ -129,7 +129,7 @@ final class ReportController
         return new JsonResponse([
             'id' => $made->id,
             'number' => $made->number,
-            'html' => PaperSvg::onScreen(Markup::tidy($views->make('report.block', ['block' => $made->bare($own->caption), 'files' => null])->render())),
+            'html' => PaperSvg::onScreen(Markup::tidy($views->make('report.block', ['block' => $made->bare($own->caption), 'files' => null, 'widthsFor' => null])->render())),
             'words' => $made->words->html ?? '',
             'figures' => count($made->stated()),
             'said' => $made->said,

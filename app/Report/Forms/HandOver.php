@@ -36,7 +36,7 @@ final readonly class HandOver
     {
         return match ($form) {
             Form::Page => $this->singlePage($paper, $size, $record, $rows),
-            Form::Pdf => self::attached(self::pdf($this->page($paper, $size), ['--pdf-variant', 'pdf/ua-1'], $isWanted), $record, $rows),
+            Form::Pdf => self::attached(self::pdf($this->page($paper, $size, hasWidths: true), ['--pdf-variant', 'pdf/ua-1'], $isWanted), $record, $rows),
             Form::Docx, Form::Odt => $this->throughPandoc($form, $paper, $size, $isWanted),
             Form::Markdown => MarkdownZip::of($paper, self::asPng($paper, $isWanted), $record, $rows),
             Form::Tables => TablesZip::of($paper, self::asPng($paper, $isWanted), $record, $rows),
@@ -61,7 +61,10 @@ final readonly class HandOver
         return Tool::run(['pdftoppm', '-r', '110', '-png', '-f', (string) $page, '-l', (string) $page, '-'], $pdf, 'The page');
     }
 
-    /** @param array<string, mixed>|null $record */
+    /**
+     * @param 'a4'|'letter'             $size
+     * @param array<string, mixed>|null $record
+     */
     private function singlePage(Paper $paper, string $size, ?array $record, ?string $rows): string
     {
         if ($record === null) {
@@ -76,15 +79,20 @@ final readonly class HandOver
         return $this->page($paper, $size, below: $scripts);
     }
 
-    /** @param array<string, string>|null $files of the pictures by block, for what shows no SVG */
-    private function page(Paper $paper, string $size, ?array $files = null, string $above = '', string $below = ''): string
+    /**
+     * @param 'a4'|'letter'              $size
+     * @param array<string, string>|null $files     of the pictures by block, for what shows no SVG
+     * @param bool                       $hasWidths for paper: columns are as wide as is reckoned here
+     */
+    private function page(Paper $paper, string $size, ?array $files = null, string $above = '', string $below = '', bool $hasWidths = false): string
     {
         return Markup::tidy($this->views->make('report.paper', [
             'paper' => $paper,
             'files' => $files,
             'faces' => $files === null ? Faces::rules() : '',
             'style' => (string) file_get_contents(resource_path('views/report/paper.css')),
-            'size' => self::SIZES[$size] ?? 'A4',
+            'size' => self::SIZES[$size],
+            'widthsFor' => $hasWidths ? $size : null,
             'above' => $above,
             'record' => $below,
             // A string of CSS, which a title must not end.
@@ -127,7 +135,10 @@ final readonly class HandOver
         });
     }
 
-    /** @param (Closure(): bool)|null $isWanted */
+    /**
+     * @param 'a4'|'letter'          $size
+     * @param (Closure(): bool)|null $isWanted
+     */
     private function throughPandoc(Form $form, Paper $paper, string $size, ?Closure $isWanted): string
     {
         return Tool::inFolder(function (string $folder) use ($form, $paper, $size, $isWanted): string {

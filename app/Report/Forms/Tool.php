@@ -14,6 +14,7 @@ final class Tool
     private const SECONDS = 240;
     private const MEMORY_KB = 1_500_000;
     private const LOOK_EVERY_MICROSECONDS = 50_000;
+    private const ASK_EVERY_SECONDS = 0.2;
 
     /**
      * @param non-empty-list<string> $command
@@ -32,15 +33,25 @@ final class Tool
             $input,
             $seconds,
         );
+        $hasWritten = false;
         try {
-            $process->start();
+            $process->start(static function () use (&$hasWritten): void {
+                $hasWritten = true;
+            });
+            $started = $asked = microtime(true);
             while ($process->isRunning()) {
                 $process->checkTimeout();
-                if ($isWanted !== null && !$isWanted()) {
-                    $process->stop(0);
-                    throw CannotHandOver::isCancelled();
+                $now = microtime(true);
+                if ($isWanted !== null && $now - $asked > self::ASK_EVERY_SECONDS) {
+                    $asked = $now;
+                    if (!$isWanted()) {
+                        $process->stop(0);
+                        throw CannotHandOver::isCancelled();
+                    }
                 }
-                usleep(self::LOOK_EVERY_MICROSECONDS);
+                // A pipe holds 64 KB: as long as something goes in or comes out, every pause is time lost.
+                usleep($hasWritten ? 0 : (int) min(self::LOOK_EVERY_MICROSECONDS, ($now - $started) * 20_000));
+                $hasWritten = false;
             }
         } catch (ProcessTimedOutException) {
             throw CannotHandOver::tookTooLong($what, $seconds);

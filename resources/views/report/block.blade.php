@@ -24,12 +24,16 @@
             @foreach ($table->parts() as $p => $part)
                 @php($looks = $part->looks())
                 <div class="wide{{ $part->isShort() ? ' short' : '' }}">
-                    <table>
+                    @php($widths = $widthsFor === null ? [] : \App\Report\Forms\ColumnWidths::of($part, $widthsFor))
+                    <table{!! $widths === [] ? '' : ' class="laid" style="width:' . array_sum($widths) . 'px"' !!}>
                         @if ($t === 0)
                             <caption>{!! $numbered !!}@if ($p > 0)<span>(continued)</span> @endif @if ($block->number !== null)<span class="name" dir="auto">{{ $block->title }}</span>@endif</caption>
                         @elseif ($p > 0)
                             <caption>(continued)</caption>
                         @endif
+                        @foreach ($widths as $width)
+                            <col style="width:{{ $width }}px">
+                        @endforeach
                         <thead>
                         <tr>
                             @foreach ($part->cells[0] ?? [] as $i => $cell)

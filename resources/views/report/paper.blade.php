@@ -23,7 +23,7 @@
     </header>
     {!! $above ?? '' !!}
     @foreach ($paper->blocks as $block)
-        @include('report.block', ['block' => $block, 'files' => $files])
+        @include('report.block', ['block' => $block, 'files' => $files, 'widthsFor' => $widthsFor])
     @endforeach
     @if ($paper->method !== [])
         @include('report.method', ['method' => $paper->method])
