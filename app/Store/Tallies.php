@@ -110,16 +110,24 @@ final class Tallies
      */
     private function plain(Variable $variable, array $by, int $revision): array
     {
-        return [$this->whole($variable, $revision), ...($by === [] ? [] : $this->byLabel($variable, $by[0], $revision))];
+        $all = null;
+        $groups = $by === [] ? [] : $this->byLabel($variable, $by[0], $revision, $all);
+
+        return [$all === null ? $this->whole($variable, $revision) : TallyStore::tallied($variable, '', $variable->data_revision, static fn(): array => [$all])[0], ...$groups];
     }
 
-    /** @return list<Observations> those of each label, and those without one where there are any */
-    private function byLabel(Variable $variable, Variable $by, int $revision): array
+    /**
+     * @param Observations|null $all becomes those of all rows, where they had to be counted and all came of the same pass
+     *
+     * @return list<Observations> those of each label, and those without one where there are any
+     */
+    private function byLabel(Variable $variable, Variable $by, int $revision, ?Observations &$all = null): array
     {
-        $groups = TallyStore::tallied($variable, "by:{$by->id}", max($variable->data_revision, $by->data_revision), static fn(): array => TallyColumn::byGroup(
-            StoredColumns::number($variable, $revision),
-            Grouping::ofCategory(StoredColumns::chunks($by, $revision), count($by->dictionary)),
-        ));
+        $groups = TallyStore::tallied($variable, "by:{$by->id}", max($variable->data_revision, $by->data_revision), static function () use ($variable, $by, $revision, &$all): array {
+            [$groups, $all] = TallyColumn::byGroupAndAll(StoredColumns::number($variable, $revision), Grouping::ofCategory(StoredColumns::chunks($by, $revision), count($by->dictionary)));
+
+            return $groups;
+        });
 
         return self::unlabelledLast($groups, $by);
     }

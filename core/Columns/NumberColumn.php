@@ -108,6 +108,29 @@ final readonly class NumberColumn
         );
     }
 
+    /** @return array<int, int> as `integers()` without the missing ones, keyed in any way */
+    public function presentIntegers(Chunk $chunk): array
+    {
+        if ($chunk->missing === 0) {
+            /** @var array<int, int> $all */
+            $all = $this->integers($chunk);
+
+            return $all;
+        }
+
+        return array_filter($this->integers($chunk), static fn(?int $value): bool => $value !== null);
+    }
+
+    /** @return array<int, float> as `doubles()` without the missing ones, keyed in any way */
+    public function presentDoubles(Chunk $chunk): array
+    {
+        if ($chunk->encoding === ChunkEncoding::Float64) {
+            return $chunk->missing === 0 ? $chunk->doubles() : array_filter($chunk->doubles(), static fn(float $value): bool => !is_nan($value));
+        }
+
+        return array_filter($this->doubles($chunk), static fn(?float $value): bool => $value !== null);
+    }
+
     /** The double that an unscaled integer of a chunk stands for. */
     public static function toDouble(int $unscaled, int $decimals): float
     {

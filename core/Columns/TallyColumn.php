@@ -6,9 +6,11 @@ namespace RowTally\Core\Columns;
 
 use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\BucketedValues;
-use RowTally\Core\Values\GatheredBuckets;
+use RowTally\Core\Values\BucketPlaces;
+use RowTally\Core\Values\Buckets;
 use RowTally\Core\Values\Packed;
 use RowTally\Core\Values\PowerSums;
+use RowTally\Core\Values\SiftedBuckets;
 use RowTally\Core\Values\ValueCounts;
 
 /**
@@ -25,7 +27,7 @@ final class TallyColumn
     private const DENSE_COUNTS = 1 << 22;
     /** Up to so many rows are sorted as they are; beyond, values are put into buckets. */
     private const SORTED_AT_ONCE = 65_536;
-    private const BUCKETS = 1024;
+    private const BUCKETS = 8192;
     private const FEWEST_BUCKETS = 64;
 
     public static function whole(NumberColumn $column): Observations
@@ -36,23 +38,51 @@ final class TallyColumn
     /** @return list<Observations> one for each group */
     public static function byGroup(NumberColumn $column, Grouping $grouping): array
     {
+        return self::byGroupAndAll($column, $grouping)[0];
+    }
+
+    /**
+     * The groups, and all rows together where those come of the same pass: of values in buckets.
+     *
+     * @return array{list<Observations>, Observations|null}
+     */
+    public static function byGroupAndAll(NumberColumn $column, Grouping $grouping): array
+    {
         $chunks = is_array($column->chunks) ? $column->chunks : iterator_to_array($column->chunks, false);
         // One more for the rows that are left out; what is counted of them is thrown away.
         $shape = new self($column, $chunks, $grouping, $grouping->groups + ($grouping->isWhole() ? 0 : 1));
-        $tallies = match (true) {
-            $column->decimals !== null && $shape->onlyCodes() => $shape->countedCodes(),
-            $column->decimals !== null && $shape->denseSpan() !== null => $shape->countedDensely(...$shape->denseSpan()),
-            $shape->isLarge() => $shape->inBuckets(),
-            $column->decimals === null => $shape->sortedDoubles(),
-            default => $shape->sortedIntegers(),
-        };
+        $all = null;
+        if (($column->decimals === null || (!$shape->onlyCodes() && $shape->denseSpan() === null)) && $shape->isLarge()) {
+            $tallies = $shape->inBuckets();
+            $all = new Observations(self::together($tallies), array_sum(array_map(static fn(Chunk $chunk): int => $chunk->missing, $chunks)));
+        } else {
+            $tallies = match (true) {
+                $column->decimals === null => $shape->sortedDoubles(),
+                $shape->onlyCodes() => $shape->countedCodes(),
+                $shape->denseSpan() !== null => $shape->countedDensely(...$shape->denseSpan()),
+                default => $shape->sortedIntegers(),
+            };
+        }
         $rows = $shape->rowsByGroup();
         $observations = [];
         for ($group = 0; $group < $grouping->groups; ++$group) {
             $observations[] = new Observations($tallies[$group], $rows[$group] - $tallies[$group]->n());
         }
 
-        return $observations;
+        return [$observations, $all];
+    }
+
+    /** @param list<BucketedValues> $groups those of every row, at least one */
+    private static function together(array $groups): BucketedValues
+    {
+        $sums = $groups[0]->powerSums();
+        foreach (array_slice($groups, 1) as $group) {
+            $sums = $sums->plus($group->powerSums());
+        }
+        /** @var non-empty-list<SiftedBuckets> $buckets */
+        $buckets = array_map(static fn(BucketedValues $group): Buckets => $group->buckets, $groups);
+
+        return count($groups) === 1 ? $groups[0] : new BucketedValues(SiftedBuckets::together($buckets), $groups[0]->decimals(), $sums);
     }
 
     /** @param array<Chunk> $chunks */
@@ -236,79 +266,77 @@ final class TallyColumn
     private function inBuckets(): array
     {
         [$min, $max] = $this->column->ends($this->chunks);
-        $each = max(self::FEWEST_BUCKETS, intdiv(self::BUCKETS, $this->groups));
-        $range = (float) $max - (float) $min;
-        // A little less than the number of buckets, so that the largest value falls into the last one.
-        $perUnit = $range > 0.0 && is_finite($range) ? ($each - 0.001) / $range : 0.0;
-        $gathered = $this->grouping->isWhole() ? [$this->intoBuckets($each, $min, $perUnit)] : $this->intoBucketsByGroup($each, $min, $perUnit);
+        $most = max(self::FEWEST_BUCKETS, intdiv(self::BUCKETS, $this->groups));
+        $places = $this->column->decimals === null ? BucketPlaces::ofDoubles((float) $min, (float) $max, $most) : BucketPlaces::ofIntegers((int) $min, (int) $max, $most);
         $whole = $this->mergedSums();
 
         return array_map(
-            fn(array $buckets): BucketedValues => new BucketedValues(new GatheredBuckets($buckets, $this->column->decimals), $this->column->decimals, $whole ?? $this->sumsOf($buckets)),
-            $gathered,
+            fn(array $parts): BucketedValues => new BucketedValues(SiftedBuckets::of($parts, $places, $this->column->decimals), $this->column->decimals, $whole ?? $this->sumsOf($parts)),
+            $this->grouping->isWhole() ? [$this->present()] : $this->presentByGroup(),
         );
     }
 
-    /** @return list<list<int|float>> */
-    private function intoBuckets(int $each, int|float $min, float $perUnit): array
+    /** @return list<array<int, int>|array<int, float>> the values of each chunk, without missing ones */
+    private function present(): array
     {
-        $buckets = array_fill(0, $each, []);
-        foreach ($this->chunks as $chunk) {
-            if ($chunk->encoding === ChunkEncoding::Float64) {
-                foreach ($chunk->doubles() as $value) {
-                    if (!is_nan($value)) {
-                        $buckets[(int) (($value - $min) * $perUnit)][] = $value;
+        $isOfDoubles = $this->column->decimals === null;
+
+        return array_values(array_map(fn(Chunk $chunk): array => $isOfDoubles ? $this->column->presentDoubles($chunk) : $this->column->presentIntegers($chunk), $this->chunks));
+    }
+
+    /** @return list<list<array<int, int>|array<int, float>>> the values of each group, a chunk's worth at a time, without missing ones */
+    private function presentByGroup(): array
+    {
+        $present = $open = array_fill(0, $this->groups, []);
+        foreach ($this->chunks as $i => $chunk) {
+            $bytes = $this->grouping->bytes($i);
+            if ($bytes === null) {
+                $codes = $this->grouping->codes($i);
+                foreach ($this->rows($chunk) as $row => $value) {
+                    if ($value !== null) {
+                        $open[$codes[$row]][] = $value;
                     }
                 }
-                continue;
+            } else {
+                // Straight from the bytes, which takes half as long as a list of the codes.
+                foreach ($this->rows($chunk) as $row => $value) {
+                    if ($value !== null) {
+                        $open[ord($bytes[$row - 1])][] = $value;
+                    }
+                }
             }
-            foreach ($this->column->decimals === null ? $this->column->doubles($chunk) : $this->column->integers($chunk) as $value) {
-                if ($value !== null) {
-                    $buckets[(int) (($value - $min) * $perUnit)][] = $value;
+            foreach ($open as $group => $values) {
+                if (count($values) >= Chunk::ROWS) {
+                    $present[$group][] = $values;
+                    $open[$group] = [];
                 }
             }
         }
+        foreach ($open as $group => $values) {
+            $present[$group][] = $values;
+        }
 
-        return $buckets;
+        return $present;
     }
 
-    /**
-     * @param positive-int $each
-     *
-     * @return list<list<list<int|float>>>
-     */
-    private function intoBucketsByGroup(int $each, int|float $min, float $perUnit): array
+    /** @return array<int, int|float|null> the rows of a chunk, keyed from 1 */
+    private function rows(Chunk $chunk): array
     {
-        $buckets = array_fill(0, $each * $this->groups, []);
-        foreach ($this->chunks as $i => $chunk) {
-            $group = $this->grouping->codes($i);
-            foreach ($this->column->decimals === null ? $this->column->doubles($chunk) : $this->column->integers($chunk) as $row => $value) {
-                if ($value !== null) {
-                    $buckets[$group[$row] * $each + (int) (($value - $min) * $perUnit)][] = $value;
-                }
-            }
-        }
-
-        return array_chunk($buckets, $each);
+        return $this->column->decimals === null ? $this->column->doubles($chunk) : $this->column->integers($chunk);
     }
 
-    /** @param array<int, list<int|float>> $buckets */
-    private function sumsOf(array $buckets): PowerSums
+    /** @param list<array<int, int>|array<int, float>> $parts */
+    private function sumsOf(array $parts): PowerSums
     {
         $decimals = $this->column->decimals;
         $sums = $decimals === null ? PowerSums::ofDoubles([], null) : PowerSums::ofIntegers([], null, $decimals);
-        $some = [];
-        foreach ([...$buckets, null] as $bucket) {
-            array_push($some, ...($bucket ?? []));
-            if ($bucket === null || count($some) >= Chunk::ROWS) {
-                if ($decimals === null) {
-                    /** @var list<float> $some */
-                    $sums = $sums->plus(PowerSums::ofDoubles($some, null));
-                } else {
-                    /** @var list<int> $some */
-                    $sums = $sums->plus(PowerSums::ofIntegers($some, null, $decimals));
-                }
-                $some = [];
+        foreach ($parts as $values) {
+            if ($decimals === null) {
+                /** @var array<int, float> $values */
+                $sums = $sums->plus(PowerSums::ofDoubles($values, null));
+            } else {
+                /** @var array<int, int> $values */
+                $sums = $sums->plus(PowerSums::ofIntegers($values, null, $decimals));
             }
         }
 

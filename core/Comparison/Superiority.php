@@ -9,9 +9,9 @@ use Brick\Math\BigInteger;
 use Brick\Math\BigRational;
 use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\BucketedValues;
-use RowTally\Core\Values\GatheredBuckets;
 use RowTally\Core\Values\OrderedValues;
 use RowTally\Core\Values\Runs;
+use RowTally\Core\Values\SiftedBuckets;
 
 /**
  * The chance that a value of the second, drawn at random, exceeds one of the first; equal ones count half.
@@ -127,7 +127,7 @@ final readonly class Superiority
     /** @return iterable<array{list<int>|list<float>, list<int>}> distinct values, ascending */
     private static function slices(OrderedValues $values): iterable
     {
-        if (!$values instanceof BucketedValues || !$values->buckets instanceof GatheredBuckets) {
+        if (!$values instanceof BucketedValues || !$values->buckets instanceof SiftedBuckets) {
             return $values->slices();
         }
         // Not in order yet, and all of them are needed: to sort them at once takes less than one bucket after the other.

@@ -87,7 +87,7 @@ final readonly class Deviations
         $fourth = new CompensatedSum();
         // A slice is short enough for plain sums; what they round away is little beside what many slices would.
         foreach ($this->values->unorderedSlices() as [$values, $counts]) {
-            [$cubes, $squares] = $counts === null ? $this->powers($values, $perSpread) : $this->countedPowers($values, $counts, $perSpread);
+            [$cubes, $squares] = $counts === null ? $this->powers($values, $perSpread) : $this->countedPowers(array_values($values), $counts, $perSpread);
             $third->add($cubes);
             $fourth->add($squares);
         }
@@ -98,7 +98,7 @@ final readonly class Deviations
     }
 
     /**
-     * @param list<int>|list<float> $values
+     * @param array<int, int>|array<int, float> $values
      *
      * @return array{float, float}
      */

@@ -72,7 +72,7 @@ interface OrderedValues
     /**
      * The same in any order, and a value may come more than once: for sums, to which order makes no difference.
      *
-     * @return iterable<array{list<int>|list<float>, list<int>|null}> null = each counts once
+     * @return iterable<array{array<int, int>|array<int, float>, list<int>|null}> null = each counts once, and they are keyed in any way
      */
     public function unorderedSlices(): iterable;
 

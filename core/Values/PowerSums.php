@@ -23,6 +23,8 @@ final readonly class PowerSums
     /** A limb product is below 2^42, and a flush comes after at most twice this many: the sums stay below 2^62. */
     private const FLUSH_AFTER = 1 << 19;
     private const SAFE = 1 << 62;
+    /** Hundreds of squares of values up to it stay safe, and the sum of all that memory holds. */
+    private const SQUARES_ADD_UP = 1 << 27;
     private const DOUBLE_BIAS = 1075;
     private const DOUBLE_UNIT_EXPONENT = 1074;
 
@@ -35,8 +37,8 @@ final readonly class PowerSums
     ) {}
 
     /**
-     * @param list<int>      $values unscaled: each stands for value / 10^$decimals
-     * @param list<int>|null $counts how often each occurs; null = once each
+     * @param array<int, int> $values unscaled: each stands for value / 10^$decimals; a list where there are counts
+     * @param list<int>|null  $counts how often each occurs; null = once each
      */
     public static function ofIntegers(array $values, ?array $counts, int $decimals): self
     {
@@ -51,12 +53,18 @@ final readonly class PowerSums
             return new self($n, BigInteger::of($sum), BigInteger::of($squares), $decimals);
         }
 
+        if ($counts === null && $largest <= self::SQUARES_ADD_UP) {
+            [$sum, $squares] = self::sumsInRuns($values, intdiv(self::SAFE, $largest ** 2));
+
+            return new self($n, $sum, $squares, $decimals);
+        }
+
         return new self($n, self::limbSum($values, $counts), self::limbSquares($values, $counts), $decimals);
     }
 
     /**
-     * @param list<float>    $values finite
-     * @param list<int>|null $counts how often each occurs; null = once each
+     * @param array<int, float> $values finite
+     * @param list<int>|null    $counts how often each occurs; null = once each
      */
     public static function ofDoubles(array $values, ?array $counts): self
     {
@@ -174,8 +182,8 @@ final readonly class PowerSums
     }
 
     /**
-     * @param list<int>      $values
-     * @param list<int>|null $counts
+     * @param array<int, int> $values
+     * @param list<int>|null  $counts
      *
      * @return array{int, int}
      */
@@ -200,8 +208,32 @@ final readonly class PowerSums
     }
 
     /**
-     * @param list<int>      $values
-     * @param list<int>|null $counts
+     * @param array<int, int> $values
+     * @param int             $run    so many squares of them stay below what a machine integer holds
+     *
+     * @return array{BigInteger, BigInteger}
+     */
+    private static function sumsInRuns(array $values, int $run): array
+    {
+        $allSquares = BigInteger::zero();
+        $sum = $squares = 0;
+        $left = $run;
+        foreach ($values as $value) {
+            $sum += $value;
+            $squares += $value * $value;
+            if (--$left === 0) {
+                $allSquares = $allSquares->plus($squares);
+                $squares = 0;
+                $left = $run;
+            }
+        }
+
+        return [BigInteger::of($sum), $allSquares->plus($squares)];
+    }
+
+    /**
+     * @param array<int, int> $values
+     * @param list<int>|null  $counts
      */
     private static function limbSum(array $values, ?array $counts): BigInteger
     {
@@ -226,8 +258,8 @@ final readonly class PowerSums
     }
 
     /**
-     * @param list<int>      $values
-     * @param list<int>|null $counts
+     * @param array<int, int> $values
+     * @param list<int>|null  $counts
      */
     private static function limbSquares(array $values, ?array $counts): BigInteger
     {

@@ -50,7 +50,7 @@ final class TallyColumnTest extends TestCase
         $groupChunks = array_map(static fn(array $part): Chunk => $categories->add($part)->chunk, array_chunk($groups, Chunk::ROWS));
         self::assertSame($encoding, $numberChunks[1]->encoding, 'the shape under test must be the one that runs');
 
-        $tallies = TallyColumn::byGroup($numbers->column($numberChunks), Grouping::ofCategory($groupChunks, count($categories->labels())));
+        [$tallies, $all] = TallyColumn::byGroupAndAll($numbers->column($numberChunks), Grouping::ofCategory($groupChunks, count($categories->labels())));
 
         foreach (['', ...$categories->labels()] as $code => $label) {
             $own = array_values(array_filter($cells, static fn(int $i): bool => $groups[$i] === $label, ARRAY_FILTER_USE_KEY));
@@ -58,6 +58,13 @@ final class TallyColumnTest extends TestCase
             self::assertInstanceOf($held, $tallies[$code]->values);
             self::assertSame(self::dump(Numbers::ofTexts($present)), self::dump($tallies[$code]->values->counted()), $label);
             self::assertSame(count($own) - count($present), $tallies[$code]->missing, $label);
+        }
+        self::assertSame($held === BucketedValues::class, $all !== null, 'all rows come of the same pass where values are in buckets');
+        if ($all !== null) {
+            $whole = TallyColumn::whole($numbers->column($numberChunks));
+            self::assertSame([self::dump($whole->values->counted()), $whole->missing], [self::dump($all->values->counted()), $all->missing]);
+            self::assertEquals($whole->powerSums(), $all->powerSums());
+            self::assertEquals($whole->median(), $all->median());
         }
         self::assertSame($rows, array_sum(array_map(static fn(Observations $group): int => $group->n() + $group->missing, $tallies)));
     }

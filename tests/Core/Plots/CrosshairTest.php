@@ -15,7 +15,8 @@ use RowTally\Core\Plots\Bars;
 use RowTally\Core\Plots\Crosshair;
 use RowTally\Core\Plots\StackOptions;
 use RowTally\Core\Values\BucketedValues;
-use RowTally\Core\Values\GatheredBuckets;
+use RowTally\Core\Values\BucketPlaces;
+use RowTally\Core\Values\SiftedBuckets;
 use RowTally\Core\Values\ValueCounts;
 use Tests\Core\Support\CrosshairWords;
 use Tests\Core\Support\Numbers;
@@ -54,12 +55,12 @@ final class CrosshairTest extends TestCase
     public function test_over_very_many_values_it_goes_straight_from_class_to_class_and_meets_the_counts_at_every_edge(): void
     {
         mt_srand(11);
-        $buckets = [];
+        $parts = [];
         for ($i = 0; $i < 20; ++$i) {
-            $buckets[] = array_map(static fn(): int => mt_rand(100 * $i, 100 * $i + 99), range(1, 40 + 5 * $i));
+            $parts[] = array_map(static fn(): int => mt_rand(100 * $i, 100 * $i + 99), range(1, 40 + 5 * $i));
         }
-        $plain = ValueCounts::ofUnorderedIntegers(array_merge(...$buckets), 0);
-        $observations = new Observations(new BucketedValues(new GatheredBuckets($buckets, 0), 0, $plain->powerSums()), 0);
+        $plain = ValueCounts::ofUnorderedIntegers(array_merge(...$parts), 0);
+        $observations = new Observations(new BucketedValues(SiftedBuckets::of($parts, BucketPlaces::ofIntegers(0, 1999, 20), 0), 0, $plain->powerSums()), 0);
         $exact = Crosshair::of(new Observations($plain, 0), new Basis());
         $crosshair = Crosshair::of($observations, new Basis());
         $bars = Bars::of($observations, [], new Basis(), new StackOptions());

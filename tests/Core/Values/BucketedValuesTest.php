@@ -13,7 +13,8 @@ use RowTally\Core\Exception\InvalidInput;
 use RowTally\Core\Figures\Catalogue;
 use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\BucketedValues;
-use RowTally\Core\Values\GatheredBuckets;
+use RowTally\Core\Values\BucketPlaces;
+use RowTally\Core\Values\SiftedBuckets;
 use RowTally\Core\Values\ValueCounts;
 
 /** Values in buckets answer everything as the same values in one piece do. */
@@ -58,9 +59,10 @@ final class BucketedValuesTest extends TestCase
 
     public function test_the_largest_values_of_buckets_say_where_a_value_belongs(): void
     {
-        $values = new BucketedValues(new GatheredBuckets([[1, 3, 2], [], [9, 5], [20]], 0), 0, ValueCounts::ofUnorderedIntegers([1, 2, 3, 5, 9, 20], 0)->powerSums());
+        $values = new BucketedValues(SiftedBuckets::of([[1, 9, 3], [], [20, 2, 5]], BucketPlaces::ofIntegers(1, 20, 5), 0), 0, ValueCounts::ofUnorderedIntegers([1, 2, 3, 5, 9, 20], 0)->powerSums());
 
-        self::assertSame([0, 0, 1, 1, 2, 2], array_map($values->bucketOf(...), [-4, 3, 4, 9, 10, 999]));
+        self::assertSame([3, 1, 1, 1], $values->buckets->sizes());
+        self::assertSame([0, 0, 0, 1, 2, 2, 3, 3], array_map($values->bucketOf(...), [-4, 3, 4, 5, 9, 10, 13, 999]));
     }
 
     public function test_slim_bytes_come_back_the_same(): void
@@ -81,11 +83,7 @@ final class BucketedValuesTest extends TestCase
     {
         mt_srand($seed);
         $integers = array_map(static fn(): int => mt_rand(0, 3) === 0 ? mt_rand(-20, 20) * 50 : mt_rand(-1000, 1000), range(1, 300));
-        $buckets = array_fill(0, 21, []);
-        foreach ($integers as $value) {
-            $buckets[intdiv($value + 1000, 100)][] = $areDoubles ? $value * 0.1 : $value;
-        }
-        $values = array_merge(...$buckets);
+        $values = $areDoubles ? array_map(static fn(int $value): float => $value * 0.1, $integers) : $integers;
         if ($areDoubles) {
             /** @var list<float> $values */
             $plain = ValueCounts::ofUnorderedDoubles($values);
@@ -94,7 +92,9 @@ final class BucketedValuesTest extends TestCase
             $plain = ValueCounts::ofUnorderedIntegers($values, 1);
         }
 
-        return [$plain, new BucketedValues(new GatheredBuckets($buckets, $areDoubles ? null : 1), $areDoubles ? null : 1, $plain->powerSums())];
+        $places = $areDoubles ? BucketPlaces::ofDoubles(-100.0, 100.0, 21) : BucketPlaces::ofIntegers(-1000, 1000, 21);
+
+        return [$plain, new BucketedValues(SiftedBuckets::of(array_chunk($values, 70), $places, $areDoubles ? null : 1), $areDoubles ? null : 1, $plain->powerSums())];
     }
 
     /**

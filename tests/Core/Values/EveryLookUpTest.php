@@ -13,14 +13,15 @@ use RowTally\Core\Exception\InvalidInput;
 use RowTally\Core\Observations\Deviations;
 use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\BucketedValues;
-use RowTally\Core\Values\Buckets;
+use RowTally\Core\Values\BucketPlaces;
 use RowTally\Core\Values\Exact;
-use RowTally\Core\Values\GatheredBuckets;
 use RowTally\Core\Values\OrderedValues;
 use RowTally\Core\Values\PowerSums;
 use RowTally\Core\Values\Resolution;
 use RowTally\Core\Values\ScaledBound;
+use RowTally\Core\Values\SiftedBuckets;
 use RowTally\Core\Values\ValueCounts;
+use Tests\Core\Support\ListedBuckets;
 
 /** Every rank and every bound of a few values, each beside the same asked of a plain list. */
 final class EveryLookUpTest extends TestCase
@@ -95,7 +96,7 @@ final class EveryLookUpTest extends TestCase
 
     public function test_what_is_foreseen_is_read_at_once_and_no_more_of_it(): void
     {
-        $buckets = self::recording(self::INTEGERS);
+        $buckets = new ListedBuckets(self::INTEGERS);
         $values = new BucketedValues($buckets, 0, PowerSums::ofIntegers(array_merge(...self::INTEGERS), null, 0));
         // Largest -3, 0, 4, 11, 20: -3 is in the first, 4.5 in the fourth, 21 in none; twice the same is once.
         $values->prefetch([-3, BigRational::of('9/2'), 5, 21, BigRational::of(21)]);
@@ -108,11 +109,11 @@ final class EveryLookUpTest extends TestCase
         self::assertSame([0, 1, 1, 2, 3, 4, 4], array_map($values->bucketOf(...), [-3, -2, 0, 1, 5, 12, 99]));
 
         // Rank 1 is in a bucket that no quarter of the ranks is in.
-        $alone = self::recording([[1], [2, 3], [4, 5], [6, 7, 8]]);
+        $alone = new ListedBuckets([[1], [2, 3], [4, 5], [6, 7, 8]]);
         (new BucketedValues($alone, 0, PowerSums::ofIntegers(range(1, 8), null, 0)))->prefetchQuartiles();
         self::assertSame([[0, 1, 2, 3]], $alone->foreseen);
 
-        $none = new BucketedValues(new GatheredBuckets([], 0), 0, PowerSums::ofIntegers([], null, 0));
+        $none = new BucketedValues(new ListedBuckets([]), 0, PowerSums::ofIntegers([], null, 0));
         $none->prefetchQuartiles();
         self::assertSame([0, 0, 0, [], []], [$none->n(), $none->countUpTo(BigRational::zero()), $none->countBelowUnscaled(3), $none->lowest(2), $none->highest(2)]);
     }
@@ -207,48 +208,6 @@ final class EveryLookUpTest extends TestCase
         self::assertSame(['2', '2.5', '-0.0', '1.0e+25'], [Exact::plainText(2.0), Exact::plainText(2.5), Exact::shortestText(-0.0), Exact::plainText(1e25)]);
     }
 
-    /**
-     * Buckets that note what was foreseen.
-     *
-     * @param list<list<int>> $buckets
-     *
-     * @return Buckets&object{foreseen: list<list<int>>}
-     */
-    private static function recording(array $buckets): Buckets
-    {
-        return new class (new GatheredBuckets($buckets, 0)) implements Buckets {
-            /** @var list<list<int>> */
-            public array $foreseen = [];
-
-            public function __construct(private readonly GatheredBuckets $inner) {}
-
-            public function sizes(): array
-            {
-                return $this->inner->sizes();
-            }
-
-            public function highest(): array
-            {
-                return $this->inner->highest();
-            }
-
-            public function bucket(int $index): ValueCounts
-            {
-                return $this->inner->bucket($index);
-            }
-
-            public function unordered(): iterable
-            {
-                return $this->inner->unordered();
-            }
-
-            public function prefetch(array $indexes): void
-            {
-                $this->foreseen[] = $indexes;
-            }
-        };
-    }
-
     /** @param list<list<int>>|list<list<float>> $buckets */
     private static function values(array $buckets, ?int $decimals, bool $inBuckets): OrderedValues
     {
@@ -261,7 +220,9 @@ final class EveryLookUpTest extends TestCase
             $whole = ValueCounts::ofUnorderedIntegers($plain, $decimals);
         }
 
-        return $inBuckets ? new BucketedValues(new GatheredBuckets($buckets, $decimals), $decimals, $whole->powerSums()) : $whole;
+        $places = $decimals === null ? BucketPlaces::ofDoubles((float) min($plain), (float) max($plain), 5) : BucketPlaces::ofIntegers((int) min($plain), (int) max($plain), 5);
+
+        return $inBuckets ? new BucketedValues(SiftedBuckets::of($buckets, $places, $decimals), $decimals, $whole->powerSums()) : $whole;
     }
 
     /**

@@ -22,6 +22,8 @@ final class PowerSumsTest extends TestCase
         yield 'small with counts' => [[-3, 0, 5], [2, 7, 1]];
         yield 'just inside the machine sums' => [[1 << 30, -(1 << 30)], null];
         yield 'just beyond them' => [[1 << 31, -(1 << 31), 7], null];
+        yield 'many whose squares fit a few hundred at a time' => [array_map(static fn(int $i): int => ($i % 3 === 0 ? -1 : 1) * ((1 << 27) - $i), range(0, 2000)), null];
+        yield 'many just beyond that' => [array_map(static fn(int $i): int => (1 << 27) + 1 - 2 * $i, range(0, 2000)), null];
         yield 'eighteen digits' => [[$bound, -$bound, $bound - 1, 123456789012345678], null];
         yield 'eighteen digits with counts at the flush' => [[$bound, -$bound, 2], [1 << 19, (1 << 19) + 1, 1 << 20]];
         yield 'a count beyond any flush' => [[$bound, 3], [10 ** 9, 10 ** 9]];
