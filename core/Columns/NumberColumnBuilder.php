@@ -16,7 +16,7 @@ use RowTally\Core\Values\ValueCounts;
  */
 final class NumberColumnBuilder
 {
-    private const BOUND = 10 ** NumberText::MAX_DIGITS;
+    public const BOUND = 10 ** NumberText::MAX_DIGITS;
 
     private ChunkEncoding $mode = ChunkEncoding::Codes;
     private int $decimals = 0;

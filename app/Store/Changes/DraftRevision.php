@@ -12,6 +12,8 @@ use App\Store\UnknownVariable;
 use App\Store\VariableVersions;
 use Closure;
 use Illuminate\Support\Facades\DB;
+use LogicException;
+use RowTally\Core\Columns\AmendedNumbers;
 use RowTally\Core\Columns\CategoryColumnBuilder;
 use RowTally\Core\Columns\Chunk;
 use RowTally\Core\Columns\ChunkEncoding;
@@ -31,6 +33,8 @@ use RowTally\Core\Parsing\VariableType;
 final class DraftRevision
 {
     private const CHUNKS_A_STATEMENT = 64;
+    /** Up to so many texts of a chunk are changed without reading the others. */
+    private const FEW_CELLS = 64;
 
     /** @var array<int, Variable> by id */
     private array $variables = [];
@@ -175,15 +179,61 @@ final class DraftRevision
      */
     public function put(Variable $variable, int $chunk, array $cells): void
     {
-        ++$this->puts;
-        if ($this->told !== null) {
-            ($this->told)($this->puts, max($this->puts, count($this->layout())));
+        $this->putInPlaceOf(StoredColumns::encoded($variable, $this->number, $chunk)[$chunk] ?? null, $variable, $chunk, $cells);
+    }
+
+    /**
+     * Puts new texts in single cells of a chunk.
+     *
+     * @param array<int, string> $texts by place in the chunk, from 0
+     *
+     * @return array<int, string> what stood in those that are others now, by place
+     */
+    public function amend(Variable $variable, int $chunk, array $texts): array
+    {
+        $before = StoredColumns::encoded($variable, $this->number, $chunk)[$chunk] ?? throw new LogicException('no chunk');
+        $cells = static fn(int $from, ?int $count): array => ColumnCells::of($before, $variable->dictionary, $variable->decimals, $from, $count);
+        $all = count($texts) > self::FEW_CELLS ? $cells(0, null) : null;
+        $stood = [];
+        foreach ($texts as $place => $text) {
+            $own = $all[$place] ?? $cells($place, 1)[0];
+            if ($own !== $text) {
+                $stood[$place] = $own;
+            }
         }
-        $before = StoredColumns::encoded($variable, $this->number, $chunk)[$chunk] ?? null;
+        if ($stood === []) {
+            return [];
+        }
+        $texts = array_intersect_key($texts, $stood);
+        $amended = $variable->type !== VariableType::Number || $all !== null ? null
+            : AmendedNumbers::of($before, new NumberColumn($variable->decimals, $variable->dictionary, []), $texts);
+        if ($amended === null) {
+            $this->putInPlaceOf($before, $variable, $chunk, array_values(array_replace($all ?? $cells(0, null), $texts)));
+        } else {
+            $this->tellOfPut();
+            $this->replace($variable, $chunk, $amended->cells, $before);
+            $this->noteChanges($variable, $amended->removed, $amended->added);
+        }
+
+        return $stood;
+    }
+
+    /** @param list<string> $cells */
+    private function putInPlaceOf(?EncodedCells $before, Variable $variable, int $chunk, array $cells): void
+    {
+        $this->tellOfPut();
         $decimals = $variable->decimals;
         $encoded = $this->encode($variable, $cells, $before);
         $this->replace($variable, $chunk, $encoded, $before);
         $this->noteDifference($variable, $before, $encoded, $decimals);
+    }
+
+    private function tellOfPut(): void
+    {
+        ++$this->puts;
+        if ($this->told !== null) {
+            ($this->told)($this->puts, max($this->puts, count($this->layout())));
+        }
     }
 
     /**
@@ -364,7 +414,7 @@ final class DraftRevision
 
     private function noteDifference(Variable $variable, ?EncodedCells $before, EncodedCells $after, ?int $decimalsBefore): void
     {
-        if ($variable->type !== VariableType::Number || array_key_exists($variable->id, $this->differences) && $this->differences[$variable->id] === null) {
+        if ($variable->type !== VariableType::Number) {
             return;
         }
         if ($variable->decimals === null || $variable->decimals !== $decimalsBefore) {
@@ -373,9 +423,19 @@ final class DraftRevision
             return;
         }
         $column = new NumberColumn($variable->decimals, $variable->dictionary, []);
-        $count = static fn(EncodedCells $cells): array => array_count_values(array_filter($column->integers($cells->chunk), static fn(?int $value): bool => $value !== null));
-        $old = $before === null ? [] : $count($before);
-        $new = $count($after);
+        $this->noteChanges($variable, $before === null ? [] : $column->presentIntegers($before->chunk), $column->presentIntegers($after->chunk));
+    }
+
+    /**
+     * @param array<int> $removed values that were there, over the variable's decimals
+     * @param array<int> $added   values that are there now
+     */
+    private function noteChanges(Variable $variable, array $removed, array $added): void
+    {
+        if (array_key_exists($variable->id, $this->differences) && $this->differences[$variable->id] === null) {
+            return;
+        }
+        [$old, $new] = [array_count_values($removed), array_count_values($added)];
         $known = $this->differences[$variable->id] ?? ['removed' => [], 'added' => []];
         foreach (array_keys($old + $new) as $value) {
             $change = ($new[$value] ?? 0) - ($old[$value] ?? 0);

@@ -54,18 +54,10 @@ final readonly class EditCells implements Change
         foreach ($byChunk as $key => $chunks) {
             $variable = $draft->variable((string) $key);
             foreach ($chunks as $chunk => $places) {
-                $cells = $draft->cells($variable, $chunk);
-                $places = array_filter($places, static fn(string $text, int $place): bool => $cells[$place] !== $text, ARRAY_FILTER_USE_BOTH);
-                if ($places === []) {
-                    continue;
+                foreach ($draft->amend($variable, $chunk, $places) as $place => $before) {
+                    ++$changed;
+                    $said = sprintf('%s in row %d: %s became %s', $variable->name, $this->edits[0]['row'], self::quoted($variable, $before), self::quoted($variable, $places[$place]));
                 }
-                $changed += count($places);
-                foreach ($places as $place => $text) {
-                    $before = $cells[$place];
-                    $cells[$place] = $text;
-                    $said = sprintf('%s in row %d: %s became %s', $variable->name, $this->edits[0]['row'], self::quoted($variable, $before), self::quoted($variable, $text));
-                }
-                $draft->put($variable, $chunk, array_values($cells));
             }
         }
 
