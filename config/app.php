@@ -20,6 +20,8 @@ return [
     'seconds_for_a_share' => 20,
     // Rows that go along with a report, as CSV.
     'row_bytes_of_a_report' => 32 << 20,
+    // Up to so many values of a variable, some 64 MB, wait in memory until the answer is sent and they can be kept in order.
+    'values_held' => 4_000_000,
     'url' => env('APP_URL', 'http://127.0.0.1'),
     'timezone' => 'UTC',
     'locale' => 'en',

@@ -112,8 +112,13 @@ final class Tallies
     {
         $all = null;
         $groups = $by === [] ? [] : $this->byLabel($variable, $by[0], $revision, $all);
+        $whole = TallyStore::tallied($variable, '', $variable->data_revision, static function () use ($variable, $revision, &$all): array {
+            return [$all ?? TallyColumn::whole(StoredColumns::number($variable, $revision))];
+        })[0];
+        // What counts again after the answer must not hold on to millions of values until then.
+        $all = null;
 
-        return [$all === null ? $this->whole($variable, $revision) : TallyStore::tallied($variable, '', $variable->data_revision, static fn(): array => [$all])[0], ...$groups];
+        return [$whole, ...$groups];
     }
 
     /**

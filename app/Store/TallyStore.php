@@ -15,7 +15,7 @@ final class TallyStore
     /**
      * A tally holds until the values of its variable, or of what groups them, change.
      *
-     * @param callable(): list<Observations> $count
+     * @param callable(): list<Observations> $count is asked once or twice
      *
      * @return list<Observations>
      */
@@ -26,13 +26,14 @@ final class TallyStore
             return PackedTallies::unpack($payload, $variable->decimals);
         }
         $observations = $count();
-        // Buckets and the tally that names them appear at once, so that nobody sweeps away what is not named yet.
-        $keep = static fn() => DB::transaction(static fn() => self::store($variable, TallyKind::Values, $grouping, $revision, PackedTallies::pack($observations, $variable, $grouping)));
         if (app()->runningInConsole() || !self::areInBuckets($observations)) {
-            $keep();
-        } else {
+            self::keep($variable, $grouping, $revision, $observations);
+        } elseif (array_sum(array_map(static fn(Observations $group): int => $group->n(), $observations)) <= config()->integer('app.values_held')) {
             // To put a million values in order takes longer than to answer: whoever asked need not wait for it.
-            defer($keep)->always();
+            defer(static fn() => self::keep($variable, $grouping, $revision, $observations))->always();
+        } else {
+            // Of several variables memory would not hold all until then: each is counted again when its turn comes.
+            defer(static fn() => self::keep($variable, $grouping, $revision, $count()))->always();
         }
 
         return $observations;
@@ -43,6 +44,13 @@ final class TallyStore
         $payload = DB::table('tallies')->where(['variable_id' => $variable->id, 'kind' => $kind->value, 'grouping' => $grouping, 'revision' => $revision])->value('payload');
 
         return is_string($payload) ? $payload : null;
+    }
+
+    /** @param list<Observations> $observations */
+    private static function keep(Variable $variable, string $grouping, int $revision, array $observations): void
+    {
+        // Buckets and the tally that names them appear at once, so that nobody sweeps away what is not named yet.
+        DB::transaction(static fn() => self::store($variable, TallyKind::Values, $grouping, $revision, PackedTallies::pack($observations, $variable, $grouping)));
     }
 
     /** @param list<Observations> $observations */

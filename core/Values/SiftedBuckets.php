@@ -8,11 +8,13 @@ namespace RowTally\Core\Values;
  * Very many values in memory, in the order in which they came: how many fall into each of some thousand buckets of one width is
  * counted, and those of a bucket are looked for when somebody looks into it.
  *
- * Cost  one pass to count, one for each set of buckets that is asked for; when that has happened a few times, one for all of them.
+ * Cost  one pass to count, one for each set of buckets that is foreseen. Whoever looks into a bucket that was not, or into most
+ *       of them, has a slab of those that follow sifted with it: at most some sixteen passes, and memory for one slab at a time.
  */
 final class SiftedBuckets implements Buckets
 {
-    private const PASSES = 3;
+    private const SLABS = 16;
+    private const SMALLEST_SLAB = 4096;
 
     /** @var list<int> numbers of the buckets that hold anything, ascending */
     private readonly array $numbers;
@@ -20,7 +22,10 @@ final class SiftedBuckets implements Buckets
     private array $found = [];
     /** @var array<int, ValueCounts> by the number of the bucket */
     private array $ordered = [];
-    private int $passes = 0;
+    /** @var array<int, list<int>|list<float>> buckets that follow one another, by number; they stay until the next slab */
+    private array $slab = [];
+    /** @var array<int, ValueCounts> what was put in order of the slab */
+    private array $orderedOfSlab = [];
 
     /**
      * @param list<array<int, int>|array<int, float>> $parts  the values
@@ -74,13 +79,33 @@ final class SiftedBuckets implements Buckets
     public function bucket(int $index): ValueCounts
     {
         $number = $this->numbers[$index];
-        if (!isset($this->ordered[$number])) {
-            $this->prefetch([$index]);
+        if (isset($this->found[$number])) {
             $this->ordered[$number] = $this->put($this->found[$number]);
             unset($this->found[$number]);
         }
+        if (isset($this->ordered[$number])) {
+            return $this->ordered[$number];
+        }
+        if (!isset($this->slab[$number])) {
+            $this->orderedOfSlab = [];
+            $this->slab = $this->places->sifted($this->parts, $this->slabFrom($index));
+        }
 
-        return $this->ordered[$number];
+        return $this->orderedOfSlab[$number] ??= $this->put($this->slab[$number]);
+    }
+
+    /** @return list<int> the numbers of the bucket and of some that follow it */
+    private function slabFrom(int $index): array
+    {
+        $most = max(self::SMALLEST_SLAB, intdiv(array_sum($this->counts), self::SLABS));
+        $numbers = [];
+        $values = 0;
+        for (; $index < count($this->numbers) && $values < $most; ++$index) {
+            $numbers[] = $this->numbers[$index];
+            $values += $this->counts[$this->numbers[$index]];
+        }
+
+        return $numbers;
     }
 
     public function unordered(): iterable
@@ -92,14 +117,18 @@ final class SiftedBuckets implements Buckets
 
     public function prefetch(array $indexes): void
     {
-        $numbers = array_filter(array_map(fn(int $index): int => $this->numbers[$index], $indexes), fn(int $number): bool => !isset($this->found[$number]) && !isset($this->ordered[$number]));
-        if ($numbers === []) {
-            return;
+        $numbers = $values = [];
+        foreach ($indexes as $index) {
+            $number = $this->numbers[$index];
+            if (!isset($this->found[$number]) && !isset($this->ordered[$number])) {
+                $numbers[] = $number;
+                $values[] = $this->counts[$number];
+            }
         }
-        if (++$this->passes > self::PASSES) {
-            $numbers = array_filter($this->numbers, fn(int $number): bool => !isset($this->found[$number]) && !isset($this->ordered[$number]));
+        // Of most values nothing is foreseen: they come slab by slab.
+        if ($numbers !== [] && array_sum($values) <= max(self::SMALLEST_SLAB, intdiv(array_sum($this->counts), 4))) {
+            $this->found += $this->places->sifted($this->parts, $numbers);
         }
-        $this->found += $this->places->sifted($this->parts, array_values($numbers));
     }
 
     /** @param list<int>|list<float> $values */

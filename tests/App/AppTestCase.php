@@ -29,6 +29,11 @@ abstract class AppTestCase extends TestCase
         if (getenv('ROWTALLY_INSTANCE') !== 'test') {
             throw new RuntimeException('These tests need the test database: run them with ./test app.');
         }
+        // Processes that run side by side have a database each.
+        $place = getenv('TEST_TOKEN');
+        if (is_string($place)) {
+            putenv('DB_DATABASE=' . ($_SERVER['DB_DATABASE'] = $_ENV['DB_DATABASE'] = "rowtally_{$place}"));
+        }
         $app = require dirname(__DIR__, 2) . '/bootstrap/app.php';
         $app->make(Kernel::class)->bootstrap();
 

@@ -32,6 +32,29 @@ final class BucketsTest extends AppTestCase
         DB::disableQueryLog();
     }
 
+    /** With all values held until the answer is sent, which the test client waits for, and with none: then they are counted again. */
+    public function test_what_is_kept_after_the_answer_is_the_same_whether_it_was_held_or_not(): void
+    {
+        $dataset = $this->manyValues();
+        $kept = [];
+        foreach ([1 << 40, 0] as $held) {
+            DB::table('tallies')->delete();
+            DB::table('tally_buckets')->delete();
+            config()->set('app.values_held', $held);
+            // As where somebody waits for the answer.
+            (fn(): bool => $this->isRunningInConsole = false)->call($this->app);
+            $shown = $this->profile($dataset, 'of=x&by=g');
+            (fn(): bool => $this->isRunningInConsole = true)->call($this->app);
+            $kept[] = [
+                $shown,
+                DB::table('tallies')->where('kind', 'values')->orderBy('grouping')->pluck('grouping')->all(),
+                DB::table('tally_buckets')->orderBy('grouping')->orderBy('id')->pluck('payload')->map(md5(...))->all(),
+            ];
+        }
+        self::assertCount(2, $kept[0][1]);
+        self::assertSame($kept[0], $kept[1]);
+    }
+
     public function test_an_edit_carries_the_buckets_over_and_sweeps_what_nobody_names(): void
     {
         $dataset = $this->manyValues();
