@@ -89,7 +89,7 @@ final readonly class ProfileVariables
             $rowGrouping->rows,
             array_map(static fn(int $group): array => $rowGrouping->labels[$group], $rowGrouping->shownGroups($question->showsNoEntry)),
             array_map(static function (Variable $variable, int $i) use ($of, $rowGrouping, $asked): VariableSheet {
-                Underway::tell('Counting one variable after the other', $i, count($asked));
+                Underway::part(count($asked) === 1 ? 'Counting the values' : 'Counting one variable after the other', $i, count($asked));
 
                 return $of($variable, $rowGrouping);
             }, $asked, array_keys($asked)),

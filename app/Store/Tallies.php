@@ -38,7 +38,7 @@ final class Tallies
 
     public function whole(Variable $variable, int $revision): Observations
     {
-        return TallyStore::tallied($variable, '', $variable->data_revision, static fn(): array => [TallyColumn::whole(StoredColumns::number($variable, $revision))])[0];
+        return TallyStore::tallied($variable, '', $variable->data_revision, static fn(): array => [TallyColumn::whole(StoredColumns::number($variable, $revision), self::told(...))])[0];
     }
 
     /**
@@ -53,7 +53,7 @@ final class Tallies
                 $counts = $rowGrouping->counts === null ? null : $rowGrouping->table()->number($rowGrouping->counts->name);
 
                 return array_merge(...array_map(static fn(Grouping $grouping): array => $counts === null
-                    ? TallyColumn::byGroup($column, $grouping)
+                    ? TallyColumn::byGroup($column, $grouping, self::told(...))
                     : TallyUnderCounts::byGroup($column, $counts, $grouping, $rowGrouping->counts->name), $groupings));
             });
         }
@@ -113,7 +113,7 @@ final class Tallies
         $all = null;
         $groups = $by === [] ? [] : $this->byLabel($variable, $by[0], $revision, $all);
         $whole = TallyStore::tallied($variable, '', $variable->data_revision, static function () use ($variable, $revision, &$all): array {
-            return [$all ?? TallyColumn::whole(StoredColumns::number($variable, $revision))];
+            return [$all ?? TallyColumn::whole(StoredColumns::number($variable, $revision), self::told(...))];
         })[0];
         // What counts again after the answer must not hold on to millions of values until then.
         $all = null;
@@ -129,12 +129,17 @@ final class Tallies
     private function byLabel(Variable $variable, Variable $by, int $revision, ?Observations &$all = null): array
     {
         $groups = TallyStore::tallied($variable, "by:{$by->id}", max($variable->data_revision, $by->data_revision), static function () use ($variable, $by, $revision, &$all): array {
-            [$groups, $all] = TallyColumn::byGroupAndAll(StoredColumns::number($variable, $revision), Grouping::ofCategory(StoredColumns::chunks($by, $revision), count($by->dictionary)));
+            [$groups, $all] = TallyColumn::byGroupAndAll(StoredColumns::number($variable, $revision), Grouping::ofCategory(StoredColumns::chunks($by, $revision), count($by->dictionary)), self::told(...));
 
             return $groups;
         });
 
         return self::unlabelledLast($groups, $by);
+    }
+
+    private static function told(int $done, int $of): void
+    {
+        Underway::tell('Counting the values', $done, $of);
     }
 
     /**
@@ -176,9 +181,9 @@ final class Tallies
             $groups[] = $codes;
         }
         $column = new NumberColumn($variable->decimals, $variable->dictionary, $chunks);
-        $all = TallyColumn::byGroup($column, Grouping::ofCodes($whole, 1));
+        $all = TallyColumn::byGroup($column, Grouping::ofCodes($whole, 1), self::told(...));
 
-        return $by === null ? $all : [...$all, ...self::unlabelledLast(TallyColumn::byGroup($column, Grouping::ofCodes($groups, count($by->dictionary) + 1)), $by)];
+        return $by === null ? $all : [...$all, ...self::unlabelledLast(TallyColumn::byGroup($column, Grouping::ofCodes($groups, count($by->dictionary) + 1), self::told(...)), $by)];
     }
 
     /**

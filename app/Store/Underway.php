@@ -22,6 +22,8 @@ final class Underway
     private static ?string $name = null;
     private static float $next = 0.0;
     private static bool $hasTold = false;
+    /** @var array{string, int, int}|null what is being done of which this is a part, and how many parts of how many are done */
+    private static ?array $within = null;
 
     /**
      * @template T
@@ -35,10 +37,11 @@ final class Underway
         self::$name = $name;
         self::$next = microtime(true) + self::FIRST_AFTER_SECONDS;
         self::$hasTold = false;
+        self::$within = null;
         try {
             return $work();
         } finally {
-            self::$name = null;
+            self::$name = self::$within = null;
             if (self::$hasTold) {
                 Cache::forget(self::key($name));
                 Cache::forget(self::stopKey($name));
@@ -58,11 +61,26 @@ final class Underway
             return;
         }
         self::$next = microtime(true) + self::EVERY_SECONDS;
+        if (self::$within !== null) {
+            [$what, $done, $of] = [self::$within[0], self::$within[1] * $of + $done, self::$within[2] * $of];
+        }
         if (Cache::get(self::stopKey(self::$name)) !== null) {
             throw new Stopped();
         }
         Cache::put(self::key(self::$name), ['what' => $what, 'done' => $done, 'of' => $of], self::KEPT_SECONDS);
         self::$hasTold = true;
+    }
+
+    /**
+     * The same of one of several long works: what is told until the next one is a share of this.
+     *
+     * @throws Stopped
+     */
+    public static function part(string $what, int $done, int $of): void
+    {
+        self::$within = null;
+        self::tell($what, $done, $of);
+        self::$within = [$what, $done, $of];
     }
 
     /**

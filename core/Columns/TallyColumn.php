@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace RowTally\Core\Columns;
 
+use Closure;
 use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\BucketedValues;
 use RowTally\Core\Values\BucketPlaces;
@@ -30,27 +31,34 @@ final class TallyColumn
     private const BUCKETS = 8192;
     private const FEWEST_BUCKETS = 64;
 
-    public static function whole(NumberColumn $column): Observations
+    /** @param (Closure(int, int): void)|null $told as `byGroupAndAll()` takes it */
+    public static function whole(NumberColumn $column, ?Closure $told = null): Observations
     {
-        return self::byGroup($column, Grouping::none())[0];
+        return self::byGroup($column, Grouping::none(), $told)[0];
     }
 
-    /** @return list<Observations> one for each group */
-    public static function byGroup(NumberColumn $column, Grouping $grouping): array
+    /**
+     * @param (Closure(int, int): void)|null $told as `byGroupAndAll()` takes it
+     *
+     * @return list<Observations> one for each group
+     */
+    public static function byGroup(NumberColumn $column, Grouping $grouping, ?Closure $told = null): array
     {
-        return self::byGroupAndAll($column, $grouping)[0];
+        return self::byGroupAndAll($column, $grouping, $told)[0];
     }
 
     /**
      * The groups, and all rows together where those come of the same pass: of values in buckets.
      *
+     * @param (Closure(int, int): void)|null $told between chunks how many of how many are counted; what it throws gives it up
+     *
      * @return array{list<Observations>, Observations|null}
      */
-    public static function byGroupAndAll(NumberColumn $column, Grouping $grouping): array
+    public static function byGroupAndAll(NumberColumn $column, Grouping $grouping, ?Closure $told = null): array
     {
         $chunks = is_array($column->chunks) ? $column->chunks : iterator_to_array($column->chunks, false);
         // One more for the rows that are left out; what is counted of them is thrown away.
-        $shape = new self($column, $chunks, $grouping, $grouping->groups + ($grouping->isWhole() ? 0 : 1));
+        $shape = new self($column, $chunks, $grouping, $grouping->groups + ($grouping->isWhole() ? 0 : 1), $told);
         $all = null;
         if (($column->decimals === null || (!$shape->onlyCodes() && $shape->denseSpan() === null)) && $shape->isLarge()) {
             $tallies = $shape->inBuckets();
@@ -91,7 +99,20 @@ final class TallyColumn
         private readonly array $chunks,
         private readonly Grouping $grouping,
         private readonly int $groups,
+        private readonly ?Closure $told,
     ) {}
+
+    /** @return iterable<int, Chunk> told of as they are taken */
+    private function taken(): iterable
+    {
+        $done = 0;
+        foreach ($this->chunks as $i => $chunk) {
+            if ($this->told !== null) {
+                ($this->told)($done++, count($this->chunks));
+            }
+            yield $i => $chunk;
+        }
+    }
 
     /** @return list<int> how many rows each group has */
     private function rowsByGroup(): array
@@ -126,7 +147,7 @@ final class TallyColumn
     private function countedCodes(): array
     {
         $pairs = array_fill(0, $this->groups << 8, 0);
-        foreach ($this->chunks as $i => $chunk) {
+        foreach ($this->taken() as $i => $chunk) {
             if ($this->grouping->isWhole()) {
                 foreach (count_chars($chunk->payload, 1) as $code => $count) {
                     $pairs[$code] += $count;
@@ -205,7 +226,7 @@ final class TallyColumn
     private function countIntegers(array $dense, int $min): array
     {
         $dictionary = $this->column->scaledDictionary();
-        foreach ($this->chunks as $chunk) {
+        foreach ($this->taken() as $chunk) {
             if ($chunk->encoding === ChunkEncoding::Codes) {
                 foreach (count_chars($chunk->payload, 1) as $code => $count) {
                     if ($code > 0) {
@@ -235,7 +256,7 @@ final class TallyColumn
     private function countIntegersByGroup(array $dense, int $min, int $span): array
     {
         $dictionary = $this->column->scaledDictionary();
-        foreach ($this->chunks as $place => $chunk) {
+        foreach ($this->taken() as $place => $chunk) {
             $group = $this->grouping->codes($place);
             if ($chunk->encoding === ChunkEncoding::Codes) {
                 foreach ($chunk->integers() as $i => $code) {
@@ -279,16 +300,19 @@ final class TallyColumn
     /** @return list<array<int, int>|array<int, float>> the values of each chunk, without missing ones */
     private function present(): array
     {
-        $isOfDoubles = $this->column->decimals === null;
+        $present = [];
+        foreach ($this->taken() as $chunk) {
+            $present[] = $this->column->decimals === null ? $this->column->presentDoubles($chunk) : $this->column->presentIntegers($chunk);
+        }
 
-        return array_values(array_map(fn(Chunk $chunk): array => $isOfDoubles ? $this->column->presentDoubles($chunk) : $this->column->presentIntegers($chunk), $this->chunks));
+        return $present;
     }
 
     /** @return list<list<array<int, int>|array<int, float>>> the values of each group, a chunk's worth at a time, without missing ones */
     private function presentByGroup(): array
     {
         $present = $open = array_fill(0, $this->groups, []);
-        foreach ($this->chunks as $i => $chunk) {
+        foreach ($this->taken() as $i => $chunk) {
             $bytes = $this->grouping->bytes($i);
             if ($bytes === null) {
                 $codes = $this->grouping->codes($i);
@@ -385,7 +409,7 @@ final class TallyColumn
     private function gathered(callable $read): array
     {
         $gathered = array_fill(0, $this->groups, []);
-        foreach ($this->chunks as $i => $chunk) {
+        foreach ($this->taken() as $i => $chunk) {
             $group = $this->grouping->isWhole() ? null : $this->grouping->codes($i);
             foreach ($read($chunk) as $row => $value) {
                 if ($value !== null) {

@@ -17,6 +17,7 @@ use RowTally\Core\Exception\InvalidInput;
 use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\BucketedValues;
 use RowTally\Core\Values\ValueCounts;
+use RuntimeException;
 use Tests\Core\Support\Numbers;
 
 /** Each fast shape of tallying against the plain one: pick out the cells of a group and count those alone. */
@@ -67,6 +68,29 @@ final class TallyColumnTest extends TestCase
             self::assertEquals($whole->median(), $all->median());
         }
         self::assertSame($rows, array_sum(array_map(static fn(Observations $group): int => $group->n() + $group->missing, $tallies)));
+    }
+
+    /** @param callable(int): string $cell */
+    #[DataProvider('shapes')]
+    public function test_it_tells_how_far_it_is_and_is_given_up(callable $cell, ChunkEncoding $encoding, int $rows): void
+    {
+        $numbers = new NumberColumnBuilder();
+        $chunks = array_map(static fn(array $part): Chunk => $numbers->add($part)->chunk, array_chunk(array_map($cell, range(1, $rows)), Chunk::ROWS));
+        self::assertSame($encoding, $chunks[1]->encoding);
+        $column = $numbers->column($chunks);
+        $groups = Grouping::ofCodes(array_map(static fn(Chunk $chunk): array => array_fill(1, $chunk->rows, 0), $chunks), 1);
+        $told = [];
+        TallyColumn::byGroup($column, $groups, static function (int $done, int $of) use (&$told): void {
+            $told[] = "{$done} of {$of}";
+        });
+        self::assertSame(array_map(static fn(int $i): string => "{$i} of " . count($chunks), array_keys($chunks)), $told);
+
+        $this->expectExceptionMessage('given up after 1');
+        TallyColumn::byGroup($column, $groups, static function (int $done): void {
+            if ($done === 1) {
+                throw new RuntimeException('given up after 1');
+            }
+        });
     }
 
     public function test_groups_must_be_byte_codes(): void
