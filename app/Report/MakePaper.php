@@ -12,6 +12,7 @@ use App\Report\Document\BlockKind;
 use App\Report\Document\ReportDocument;
 use App\Report\Words\WriteWords;
 use App\Store\AskedWords;
+use App\Store\Underway;
 use App\Store\UnknownVariable;
 use Illuminate\Contracts\Container\Container;
 use RowTally\Core\Exception\CoreException;
@@ -27,7 +28,11 @@ final readonly class MakePaper
         return new Paper(
             $document->title,
             self::subtitle($dataset),
-            array_map(fn(Block $block): PaperBlock => $this->block($dataset, $document, $block), $document->blocks),
+            array_map(function (Block $block, int $i) use ($dataset, $document): PaperBlock {
+                Underway::part('Working out the report', $i, count($document->blocks));
+
+                return $this->block($dataset, $document, $block);
+            }, $document->blocks, array_keys($document->blocks)),
             $this->makeMethod->of($dataset, $document),
             $dataset->revision,
         );

@@ -20,15 +20,16 @@ final readonly class HandOver
     public const ROWS = 'rows.csv';
     private const SIZES = ['a4' => 'A4', 'letter' => 'letter'];
     private const DOTS_AN_INCH = 192;
+    public const STEPS = 7;
     private const WORDS = 'The file for word processors';
 
     public function __construct(private Factory $views) {}
 
     /**
-     * @param 'a4'|'letter'             $size
-     * @param array<string, mixed>|null $record   what is to be checked against; null = none goes along
-     * @param string|null               $rows     the rows as CSV, where they go along
-     * @param (Closure(): bool)|null    $isWanted asked while a program works: false ends it
+     * @param 'a4'|'letter'                $size
+     * @param array<string, mixed>|null    $record   what is to be checked against; null = none goes along
+     * @param string|null                  $rows     the rows as CSV, where they go along
+     * @param (Closure(string): bool)|null $isWanted asked while a program works: false ends it
      *
      * @throws CannotHandOver
      */
@@ -36,7 +37,7 @@ final readonly class HandOver
     {
         return match ($form) {
             Form::Page => $this->singlePage($paper, $size, $record, $rows),
-            Form::Pdf => self::attached(self::pdf($this->page($paper, $size, hasWidths: true), ['--pdf-variant', 'pdf/ua-1'], $isWanted), $record, $rows),
+            Form::Pdf => self::attached(self::pdf($this->page($paper, $size, hasWidths: true), ['--verbose', '--pdf-variant', 'pdf/ua-1'], $isWanted), $record, $rows),
             Form::Docx, Form::Odt => $this->throughPandoc($form, $paper, $size, $isWanted),
             Form::Markdown => MarkdownZip::of($paper, self::asPng($paper, $isWanted), $record, $rows),
             Form::Tables => TablesZip::of($paper, self::asPng($paper, $isWanted), $record, $rows),
@@ -47,6 +48,12 @@ final readonly class HandOver
     public function shownPage(Paper $paper, string $above = '', string $below = ''): string
     {
         return $this->page($paper, 'a4', above: $above, below: $below);
+    }
+
+    /** How many of the steps of `STEPS` in which a PDF is made are done, by what the program reports. */
+    public static function stepsDone(string $reported): int
+    {
+        return preg_match_all('/^INFO: Step (\d)/m', $reported, $steps) > 0 ? max(0, (int) end($steps[1]) - 1) : 0;
     }
 
     /** The pages as they will be on paper. */
@@ -101,8 +108,8 @@ final readonly class HandOver
     }
 
     /**
-     * @param list<string>           $options
-     * @param (Closure(): bool)|null $isWanted
+     * @param list<string>                 $options
+     * @param (Closure(string): bool)|null $isWanted
      */
     private static function pdf(string $page, array $options, ?Closure $isWanted): string
     {
@@ -136,8 +143,8 @@ final readonly class HandOver
     }
 
     /**
-     * @param 'a4'|'letter'          $size
-     * @param (Closure(): bool)|null $isWanted
+     * @param 'a4'|'letter'                $size
+     * @param (Closure(string): bool)|null $isWanted
      */
     private function throughPandoc(Form $form, Paper $paper, string $size, ?Closure $isWanted): string
     {
@@ -158,7 +165,7 @@ final readonly class HandOver
     /**
      * Pictures for what shows no SVG: each a page of its own size in one PDF, with our faces, then as dots.
      *
-     * @param (Closure(): bool)|null $isWanted
+     * @param (Closure(string): bool)|null $isWanted
      *
      * @return array<string, string> by block, whose id begins with a letter
      */

@@ -8,6 +8,8 @@ use App\Files\StoredFile;
 use App\Models\Report;
 use App\Report\Document\ReportDocument;
 use App\Report\MakePaper;
+use App\Store\Stopped;
+use App\Store\Underway;
 use Illuminate\Support\Facades\Storage;
 
 /** A report as its pages will be on paper, before it is handed over: set once for each state of it, and looked at page by page. */
@@ -25,6 +27,7 @@ final readonly class PagesOfReport
      * @return array{pages: int, key: string}
      *
      * @throws CannotHandOver
+     * @throws Stopped
      */
     public function of(Report $report, string $size): array
     {
@@ -32,7 +35,11 @@ final readonly class PagesOfReport
         $key = hash('sha256', json_encode([$report->id, $size, $paper->toArray()], JSON_THROW_ON_ERROR));
         $pdf = $this->pdf($report, $key);
         if ($pdf === null) {
-            $pdf = $this->handOver->as(Form::Pdf, $paper, $size);
+            $pdf = $this->handOver->as(Form::Pdf, $paper, $size, isWanted: static function (string $reported): bool {
+                Underway::part('Laying out the pages', HandOver::stepsDone($reported), HandOver::STEPS);
+
+                return true;
+            });
             StoredFile::put(self::path($report, $key), $pdf);
             self::sweep();
         }

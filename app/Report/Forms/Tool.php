@@ -17,8 +17,8 @@ final class Tool
     private const ASK_EVERY_SECONDS = 0.2;
 
     /**
-     * @param non-empty-list<string> $command
-     * @param (Closure(): bool)|null $isWanted false ends it
+     * @param non-empty-list<string>       $command
+     * @param (Closure(string): bool)|null $isWanted handed what the program has reported so far; false ends it, and so does what it throws
      *
      * @return string what it writes
      *
@@ -44,8 +44,7 @@ final class Tool
                 $now = microtime(true);
                 if ($isWanted !== null && $now - $asked > self::ASK_EVERY_SECONDS) {
                     $asked = $now;
-                    if (!$isWanted()) {
-                        $process->stop(0);
+                    if (!$isWanted($process->getErrorOutput())) {
                         throw CannotHandOver::isCancelled();
                     }
                 }
@@ -55,6 +54,8 @@ final class Tool
             }
         } catch (ProcessTimedOutException) {
             throw CannotHandOver::tookTooLong($what, $seconds);
+        } finally {
+            $process->stop(0);
         }
         if ($process->getExitCode() === 127) {
             throw CannotHandOver::isMissing($what, $command[0]);

@@ -13,6 +13,7 @@ use App\Report\Forms\TablesZip;
 use App\Report\Forms\Tool;
 use App\Report\Paper;
 use App\Report\PaperTable;
+use App\Store\Stopped;
 use DOMDocument;
 use Illuminate\Support\Facades\Storage;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -234,6 +235,24 @@ final class EditionTest extends AppTestCase
         self::assertLessThan(5.0, microtime(true) - $began);
     }
 
+    public function test_what_a_program_reports_is_seen_while_it_works_and_what_is_thrown_ends_it(): void
+    {
+        $began = microtime(true);
+        $reported = '';
+        try {
+            Tool::run(['sh', '-c', 'echo "INFO: Step 1 - Fetching" >&2; sleep 0.5; echo "INFO: Step 5 - Creating layout - Page 3" >&2; exec sleep 20'], '', 'The PDF', isWanted: static function (string $said) use (&$reported): bool {
+                $reported = $said;
+
+                return HandOver::stepsDone($said) < 4 ? true : throw new Stopped();
+            });
+            self::fail('It went on.');
+        } catch (Stopped) {
+            self::assertStringContainsString('Page 3', $reported);
+        }
+        self::assertLessThan(5.0, microtime(true) - $began);
+        self::assertSame([0, 0, 6], array_map(HandOver::stepsDone(...), ['', "WARNING: Ignored\nINFO: Step 1 - x", "INFO: Step 1 - x\nINFO: Step 7 - y"]));
+    }
+
     public function test_what_is_cancelled_is_not_made_and_can_be_asked_for_again(): void
     {
         $dataset = $this->dataset("x\n1\n");
@@ -278,6 +297,10 @@ final class EditionTest extends AppTestCase
         $page = $this->get("/api/reports/{$report}/pages/2?key={$pages->json('key')}")->assertOk();
         self::assertStringStartsWith("\x89PNG", (string) $page->getContent());
         $this->getJson("/api/reports/{$report}/pages/2?key=../../env")->assertNotFound();
+
+        $name = str_repeat('ab', 16);
+        $this->postJson("/api/underway/{$name}/stop")->assertNoContent();
+        $this->getJson("/api/reports/{$report}/pages?size=a4", ['X-Underway' => $name])->assertStatus(409)->assertJsonPath('message', 'It was stopped before it was done.');
     }
 
     public function test_a_paper_comes_back_from_where_it_is_held_as_it_was(): void
