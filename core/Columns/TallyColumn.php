@@ -44,7 +44,7 @@ final class TallyColumn
      */
     public static function byGroup(NumberColumn $column, Grouping $grouping, ?Closure $told = null): array
     {
-        return self::byGroupAndAll($column, $grouping, $told)[0];
+        return self::counted($column, $grouping, $told)[0];
     }
 
     /**
@@ -56,28 +56,36 @@ final class TallyColumn
      */
     public static function byGroupAndAll(NumberColumn $column, Grouping $grouping, ?Closure $told = null): array
     {
+        [$observations, $inBuckets, $missing] = self::counted($column, $grouping, $told);
+
+        return [$observations, $inBuckets === [] ? null : new Observations(self::together($inBuckets), $missing)];
+    }
+
+    /**
+     * @param (Closure(int, int): void)|null $told
+     *
+     * @return array{list<Observations>, list<BucketedValues>, int} one for each group, those of every row if they are in buckets, and how many rows are missing
+     */
+    private static function counted(NumberColumn $column, Grouping $grouping, ?Closure $told): array
+    {
         $chunks = is_array($column->chunks) ? $column->chunks : iterator_to_array($column->chunks, false);
         // One more for the rows that are left out; what is counted of them is thrown away.
         $shape = new self($column, $chunks, $grouping, $grouping->groups + ($grouping->isWhole() ? 0 : 1), $told);
-        $all = null;
-        if (($column->decimals === null || (!$shape->onlyCodes() && $shape->denseSpan() === null)) && $shape->isLarge()) {
-            $tallies = $shape->inBuckets();
-            $all = new Observations(self::together($tallies), array_sum(array_map(static fn(Chunk $chunk): int => $chunk->missing, $chunks)));
-        } else {
-            $tallies = match (true) {
-                $column->decimals === null => $shape->sortedDoubles(),
-                $shape->onlyCodes() => $shape->countedCodes(),
-                $shape->denseSpan() !== null => $shape->countedDensely(...$shape->denseSpan()),
-                default => $shape->sortedIntegers(),
-            };
-        }
+        $inBuckets = [];
+        $tallies = match (true) {
+            $column->decimals !== null && $shape->onlyCodes() => $shape->countedCodes(),
+            $column->decimals !== null && $shape->denseSpan() !== null => $shape->countedDensely(...$shape->denseSpan()),
+            $shape->isLarge() => $inBuckets = $shape->inBuckets(),
+            $column->decimals === null => $shape->sortedDoubles(),
+            default => $shape->sortedIntegers(),
+        };
         $rows = $shape->rowsByGroup();
         $observations = [];
         for ($group = 0; $group < $grouping->groups; ++$group) {
             $observations[] = new Observations($tallies[$group], $rows[$group] - $tallies[$group]->n());
         }
 
-        return [$observations, $all];
+        return [$observations, $inBuckets, array_sum(array_map(static fn(Chunk $chunk): int => $chunk->missing, $chunks))];
     }
 
     /** @param list<BucketedValues> $groups those of every row, at least one */
