@@ -8,13 +8,14 @@ namespace RowTally\Core\Values;
  * Very many values in memory, in the order in which they came: how many fall into each of some thousand buckets of one width is
  * counted, and those of a bucket are looked for when somebody looks into it.
  *
- * Cost  one pass to count, one for each set of buckets that is foreseen. Whoever looks into a bucket that was not, or into most
- *       of them, has a slab of those that follow sifted with it: at most some sixteen passes, and memory for one slab at a time.
+ * Cost  one pass to count, one for each set of buckets that is foreseen. Whoever looks into a bucket that was not, or walks
+ *       through most of them, has the slab of a sixteenth that it is in sifted: one pass each, and memory for four at a time.
  */
 final class SiftedBuckets implements Buckets
 {
     private const SLABS = 16;
     private const SMALLEST_SLAB = 4096;
+    private const SLABS_HELD = 4;
 
     /** @var list<int> numbers of the buckets that hold anything, ascending */
     private readonly array $numbers;
@@ -22,10 +23,11 @@ final class SiftedBuckets implements Buckets
     private array $found = [];
     /** @var array<int, ValueCounts> by the number of the bucket */
     private array $ordered = [];
-    /** @var array<int, list<int>|list<float>> buckets that follow one another, by number; they stay until the next slab */
-    private array $slab = [];
-    /** @var array<int, ValueCounts> what was put in order of the slab */
-    private array $orderedOfSlab = [];
+    /** @var list<int>|null which slab each bucket is in */
+    private ?array $slabOf = null;
+    /** @var array<int, array<int, list<int>|list<float>>> slabs that were looked into last, each by the numbers of its buckets */
+    private array $slabs = [];
+    private bool $isWalkedThrough = false;
 
     /**
      * @param list<array<int, int>|array<int, float>> $parts  the values
@@ -79,33 +81,51 @@ final class SiftedBuckets implements Buckets
     public function bucket(int $index): ValueCounts
     {
         $number = $this->numbers[$index];
-        if (isset($this->found[$number])) {
-            $this->ordered[$number] = $this->put($this->found[$number]);
-            unset($this->found[$number]);
-        }
         if (isset($this->ordered[$number])) {
             return $this->ordered[$number];
         }
-        if (!isset($this->slab[$number])) {
-            $this->orderedOfSlab = [];
-            $this->slab = $this->places->sifted($this->parts, $this->slabFrom($index));
+        $ordered = $this->put($this->found[$number] ?? $this->slab($index)[$number]);
+        unset($this->found[$number]);
+        // Of a walk through all of them none is kept: together they would take as much memory as the values.
+        if (!$this->isWalkedThrough) {
+            $this->ordered[$number] = $ordered;
         }
 
-        return $this->orderedOfSlab[$number] ??= $this->put($this->slab[$number]);
+        return $ordered;
     }
 
-    /** @return list<int> the numbers of the bucket and of some that follow it */
-    private function slabFrom(int $index): array
+    /** @return array<int, list<int>|list<float>> the buckets of the slab that a bucket is in, by their numbers */
+    private function slab(int $index): array
     {
-        $most = max(self::SMALLEST_SLAB, intdiv(array_sum($this->counts), self::SLABS));
-        $numbers = [];
-        $values = 0;
-        for (; $index < count($this->numbers) && $values < $most; ++$index) {
-            $numbers[] = $this->numbers[$index];
-            $values += $this->counts[$this->numbers[$index]];
+        $this->slabOf ??= $this->cutIntoSlabs();
+        $slab = $this->slabOf[$index];
+        if (!isset($this->slabs[$slab])) {
+            if (count($this->slabs) >= self::SLABS_HELD) {
+                unset($this->slabs[array_key_first($this->slabs)]);
+            }
+            $numbers = array_map(fn(int $index): int => $this->numbers[$index], array_keys($this->slabOf, $slab, true));
+            $this->slabs[$slab] = $this->places->sifted($this->parts, $numbers);
         }
 
-        return $numbers;
+        return $this->slabs[$slab];
+    }
+
+    /** @return list<int> by bucket: about as many values in each slab, which is one bucket at least */
+    private function cutIntoSlabs(): array
+    {
+        $most = max(self::SMALLEST_SLAB, intdiv(array_sum($this->counts), self::SLABS));
+        $slabs = [];
+        $slab = $values = 0;
+        foreach ($this->numbers as $number) {
+            if ($values >= $most) {
+                ++$slab;
+                $values = 0;
+            }
+            $slabs[] = $slab;
+            $values += $this->counts[$number];
+        }
+
+        return $slabs;
     }
 
     public function unordered(): iterable
@@ -125,8 +145,10 @@ final class SiftedBuckets implements Buckets
                 $values[] = $this->counts[$number];
             }
         }
-        // Of most values nothing is foreseen: they come slab by slab.
-        if ($numbers !== [] && array_sum($values) <= max(self::SMALLEST_SLAB, intdiv(array_sum($this->counts), 4))) {
+        if (array_sum($values) > max(self::SMALLEST_SLAB, intdiv(array_sum($this->counts), self::SLABS_HELD))) {
+            // Of most values nothing is foreseen: they come slab by slab.
+            $this->isWalkedThrough = true;
+        } elseif ($numbers !== []) {
             $this->found += $this->places->sifted($this->parts, $numbers);
         }
     }
