@@ -326,7 +326,7 @@ final class Tallies
 
     private function carried(DraftRevision $draft, Variable $variable): ?OrderedValues
     {
-        $difference = $draft->differences()[$variable->id] ?? null;
+        $difference = $draft->differences()->of($variable->id);
         if ($difference === null || count($difference['removed']) + count($difference['added']) > self::FEW_CHANGES) {
             return null;
         }

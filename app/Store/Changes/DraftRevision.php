@@ -18,12 +18,8 @@ use RowTally\Core\Columns\CategoryColumnBuilder;
 use RowTally\Core\Columns\Chunk;
 use RowTally\Core\Columns\ChunkEncoding;
 use RowTally\Core\Columns\ColumnCells;
-use RowTally\Core\Columns\DateColumnBuilder;
 use RowTally\Core\Columns\EncodedCells;
 use RowTally\Core\Columns\NumberColumn;
-use RowTally\Core\Columns\NumberColumnBuilder;
-use RowTally\Core\Columns\TextColumnBuilder;
-use RowTally\Core\Parsing\DateText;
 use RowTally\Core\Parsing\VariableType;
 
 /**
@@ -44,8 +40,7 @@ final class DraftRevision
     private array $touched = [];
     /** @var list<int>|null rows of each chunk */
     private ?array $layout = null;
-    /** @var array<int, array{removed: array<int, int>, added: array<int, int>}|null> by variable; null = too much changed to tell */
-    private array $differences = [];
+    private readonly ValueDifferences $differences;
     private int $puts = 0;
     /** @var array<int, int> the revision that had last changed the values of a touched variable, before this one */
     private array $dataRevisions = [];
@@ -56,6 +51,7 @@ final class DraftRevision
         /** @var (Closure(int, int): void)|null told how many chunks of how many are put; may throw, which gives the draft up */
         private readonly ?Closure $told = null,
     ) {
+        $this->differences = new ValueDifferences();
         foreach ($dataset->allVariables()->get() as $variable) {
             $this->variables[$variable->id] = $variable;
         }
@@ -104,8 +100,7 @@ final class DraftRevision
         return $this->touched;
     }
 
-    /** @return array<int, array{removed: array<int, int>, added: array<int, int>}|null> */
-    public function differences(): array
+    public function differences(): ValueDifferences
     {
         return $this->differences;
     }
@@ -212,7 +207,7 @@ final class DraftRevision
         } else {
             $this->tellOfPut();
             $this->replace($variable, $chunk, $amended->cells, $before);
-            $this->noteChanges($variable, $amended->removed, $amended->added);
+            $this->differences->note($variable, $amended->removed, $amended->added);
         }
 
         return $stood;
@@ -223,9 +218,9 @@ final class DraftRevision
     {
         $this->tellOfPut();
         $decimals = $variable->decimals;
-        $encoded = $this->encode($variable, $cells, $before);
+        $encoded = PackChunk::of($cells, $variable, $before, $this->dataset->rows, $this->number);
         $this->replace($variable, $chunk, $encoded, $before);
-        $this->noteDifference($variable, $before, $encoded, $decimals);
+        $this->differences->put($variable, $before, $encoded, $decimals);
     }
 
     private function tellOfPut(): void
@@ -257,7 +252,7 @@ final class DraftRevision
         $code = $label === '' ? 0 : array_search($label, $dictionary, true);
         if ($code === false) {
             if (count($dictionary) === CategoryColumnBuilder::MAX_LABELS) {
-                throw self::tooManyLabels($category);
+                throw PackChunk::tooManyLabels($category);
             }
             $category->dictionary = $dictionary = [...$dictionary, $label];
             $category->label_counts = [...$category->label_counts, 0];
@@ -321,21 +316,10 @@ final class DraftRevision
         $variable->data_revision = $this->number;
     }
 
-    private static function tooManyLabels(Variable $variable): ChangeRefused
-    {
-        return ChangeRefused::because('too-many-labels', "“{$variable->name}” would have more than " . CategoryColumnBuilder::MAX_LABELS . ' labels.', 'a label that is there already', 'Make the variable a text first.');
-    }
-
     /** The variable's fields have changed; they are saved at the end. */
     public function describe(Variable $variable): void
     {
         $this->described[$variable->id] = true;
-    }
-
-    /** All values of a variable are others now, beyond what single cells tell. */
-    public function forgetDifference(Variable $variable): void
-    {
-        $this->differences[$variable->id] = null;
     }
 
     public function add(Variable $variable): void
@@ -366,85 +350,6 @@ final class DraftRevision
             (clone $current)->where('since_revision', $this->number)->delete();
         }
         $current->update(['until_revision' => $this->number]);
-    }
-
-    /** @param list<string> $cells */
-    private function encode(Variable $variable, array $cells, ?EncodedCells $before): EncodedCells
-    {
-        switch ($variable->type) {
-            case VariableType::Number:
-                $asCodes = $before === null ? $variable->dictionary !== [] || $variable->missing === $this->dataset->rows : $before->chunk->encoding === ChunkEncoding::Codes;
-                $builder = NumberColumnBuilder::continuing($variable->dictionary, $variable->decimals, $this->largest($variable), $asCodes);
-                $encoded = $builder->add($cells);
-                $variable->decimals = $builder->decimals();
-                // Chunks packed earlier still need the dictionary when the column becomes doubles.
-                $variable->dictionary = $builder->dictionary() === [] ? $variable->dictionary : $builder->dictionary();
-
-                return $encoded;
-            case VariableType::Category:
-                $builder = new CategoryColumnBuilder($variable->dictionary);
-                $encoded = $builder->add($cells);
-                if ($builder->becameText()) {
-                    throw self::tooManyLabels($variable);
-                }
-                $variable->dictionary = $builder->labels();
-
-                return $encoded;
-            case VariableType::Date:
-                return (new DateColumnBuilder(DateText::ofStored($cells)))->add($cells);
-            case VariableType::Id:
-            case VariableType::Text:
-                return (new TextColumnBuilder())->add($cells);
-        }
-    }
-
-    /** The largest absolute value of a number variable, over its decimals. */
-    private function largest(Variable $variable): int
-    {
-        $largest = 0;
-        foreach (StoredColumns::rows($variable->id, $this->number, ['lowest', 'highest', 'decimals']) as $chunk) {
-            if ($chunk->decimals !== null) {
-                $factor = 10 ** max(0, ($variable->decimals ?? 0) - $chunk->decimals);
-                $largest = max($largest, abs((int) $chunk->lowest) * $factor, abs((int) $chunk->highest) * $factor);
-            }
-        }
-
-        return $largest;
-    }
-
-    private function noteDifference(Variable $variable, ?EncodedCells $before, EncodedCells $after, ?int $decimalsBefore): void
-    {
-        if ($variable->type !== VariableType::Number) {
-            return;
-        }
-        if ($variable->decimals === null || $variable->decimals !== $decimalsBefore) {
-            $this->differences[$variable->id] = null;
-
-            return;
-        }
-        $column = new NumberColumn($variable->decimals, $variable->dictionary, []);
-        $this->noteChanges($variable, $before === null ? [] : $column->presentIntegers($before->chunk), $column->presentIntegers($after->chunk));
-    }
-
-    /**
-     * @param array<int> $removed values that were there, over the variable's decimals
-     * @param array<int> $added   values that are there now
-     */
-    private function noteChanges(Variable $variable, array $removed, array $added): void
-    {
-        if (array_key_exists($variable->id, $this->differences) && $this->differences[$variable->id] === null) {
-            return;
-        }
-        [$old, $new] = [array_count_values($removed), array_count_values($added)];
-        $known = $this->differences[$variable->id] ?? ['removed' => [], 'added' => []];
-        foreach (array_keys($old + $new) as $value) {
-            $change = ($new[$value] ?? 0) - ($old[$value] ?? 0);
-            if ($change !== 0) {
-                $side = $change > 0 ? 'added' : 'removed';
-                $known[$side][$value] = ($known[$side][$value] ?? 0) + abs($change);
-            }
-        }
-        $this->differences[$variable->id] = $known;
     }
 
     /**

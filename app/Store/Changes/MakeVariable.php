@@ -53,7 +53,7 @@ final readonly class MakeVariable implements TakesLong
             ],
         ]);
         $this->followInputs->workOut($draft, $variable, anew: true);
-        $draft->forgetDifference($variable);
+        $draft->differences()->forget($variable);
 
         return "{$variable->name} made: {$this->formula}";
     }

@@ -73,7 +73,7 @@ final readonly class RetypeVariable implements TakesLong
         $old = clone $variable;
         $variable->fill(['type' => $this->type, 'dictionary' => [], 'label_counts' => [], 'micro_histogram' => [], 'decimals' => $this->type === VariableType::Number ? 0 : null]);
         // What was of another type differs from nothing.
-        $draft->forgetDifference($variable);
+        $draft->differences()->forget($variable);
         foreach (array_keys($draft->layout()) as $chunk) {
             $draft->put($variable, $chunk, array_map(static fn(string $cell): string => TypedCell::of($cell, $variable, $order)->text, $draft->cells($old, $chunk)));
         }

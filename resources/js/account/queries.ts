@@ -2,6 +2,7 @@ import { type QueryClient, useMutation, useQuery, useQueryClient } from '@tansta
 import { api, bodyOf, type NewToken, type Session } from '../api/client';
 import { saveBlob } from '../ui/copying';
 import { changedMarks, type Marks, marksInForce, STANDARD, takeMarks } from '../ui/numbers';
+import { know } from '../api/know';
 
 const SESSION = ['session'];
 const ACCOUNT = ['account'];
@@ -35,7 +36,7 @@ export function useSignIn() {
             await greet();
             return withMarks(bodyOf(await api.POST('/session', { body })));
         },
-        onSuccess: (session: Session) => queries.setQueryData(SESSION, session),
+        onSuccess: (session: Session) => know(queries, SESSION, session),
     });
 }
 
@@ -43,8 +44,8 @@ export function useSignOut() {
     const queries = useQueryClient();
     return useMutation({
         mutationFn: async () => bodyOf(await api.DELETE('/session')),
-        onSuccess: (session: Session) => {
-            queries.setQueryData(SESSION, session);
+        onSuccess: async (session: Session) => {
+            await know(queries, SESSION, session);
             queries.removeQueries({ predicate: (query) => query.queryKey[0] !== SESSION[0] });
         },
     });
@@ -108,11 +109,11 @@ export function useTokenChanges() {
         make: useMutation({
             meta: inPlace,
             mutationFn: async (body: NewToken) => bodyOf(await api.POST('/account/tokens', { body })),
-            onSuccess: ({ tokens }) => queries.setQueryData(TOKENS, tokens),
+            onSuccess: ({ tokens }) => know(queries, TOKENS, tokens),
         }),
         revoke: useMutation({
             mutationFn: async (token: number) => bodyOf(await api.DELETE('/account/tokens/{token}', { params: { path: { token } } })),
-            onSuccess: (tokens) => queries.setQueryData(TOKENS, tokens),
+            onSuccess: (tokens) => know(queries, TOKENS, tokens),
         }),
     };
 }

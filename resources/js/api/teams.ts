@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, bodyOf, type Team, type TeamRole } from './client';
 import { DATASETS } from './datasets';
+import { know } from './know';
 
 const TEAMS = ['teams'];
 const inPlace = { isSaidInPlace: true };
@@ -14,7 +15,7 @@ export function useTeams() {
 export function useTeamChanges() {
     const queries = useQueryClient();
     const look = () => Promise.all([TEAMS, DATASETS, ['shares'], ['dataset']].map((queryKey) => queries.invalidateQueries({ queryKey })));
-    const keep = (teams: Team[]) => queries.setQueryData(TEAMS, teams);
+    const keep = (teams: Team[]) => know(queries, TEAMS, teams);
     return {
         make: useMutation({
             meta: inPlace,
@@ -26,7 +27,7 @@ export function useTeamChanges() {
             mutationFn: async ({ team, name }: { team: number; name: string }) =>
                 bodyOf(await api.PATCH('/teams/{team}', { params: { path: { team } }, body: { name } })),
             onSuccess: async (teams: Team[]) => {
-                keep(teams);
+                await keep(teams);
                 await look();
             },
         }),

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, bodyOf, type Import, type ReadingChange } from '../api/client';
 import { DATASETS } from '../api/datasets';
+import { know } from '../api/know';
 
 const OPEN_IMPORTS = ['imports'];
 const UNFINISHED = ['uploads'];
@@ -49,7 +50,7 @@ export function useCancelImport() {
     const queries = useQueryClient();
     return useMutation({
         mutationFn: async (id: number) => bodyOf(await api.POST('/imports/{import}/cancel', { params: { path: { import: id } } })),
-        onSuccess: (answer) => queries.setQueryData([...OPEN_IMPORTS, answer.id], answer),
+        onSuccess: (answer) => know(queries, [...OPEN_IMPORTS, answer.id], answer),
     });
 }
 
@@ -57,7 +58,7 @@ export function useBeginImport(id: number) {
     const queries = useQueryClient();
     return useMutation({
         mutationFn: async () => bodyOf(await api.POST('/imports/{import}/begin', { params: { path: { import: id } } })),
-        onSuccess: (answer) => queries.setQueryData([...OPEN_IMPORTS, answer.id], answer),
+        onSuccess: (answer) => know(queries, [...OPEN_IMPORTS, answer.id], answer),
     });
 }
 
@@ -84,6 +85,6 @@ export function useDecide(id: number) {
         scope: { id: `reading ${id}` },
         mutationFn: async (changes: ReadingChange[]) =>
             bodyOf(await api.POST('/imports/{import}/reading', { params: { path: { import: id } }, body: { changes } })),
-        onSuccess: (answer) => queries.setQueryData(['reading', id], answer),
+        onSuccess: (answer) => know(queries, ['reading', id], answer),
     });
 }

@@ -2,6 +2,7 @@ import { keepPreviousData, useMutation, useQueries, useQuery, useQueryClient } f
 import { api, bodyOf, type QuartileRule, type Rows } from '../api/client';
 import { datasetKey } from '../api/datasets';
 import type { View } from './view';
+import { know } from '../api/know';
 
 /** Rows are fetched in pages of this many, and variables in blocks of this many. */
 export const PAGE = 200;
@@ -101,7 +102,7 @@ export function useLookedAt(dataset: number, revision: number | undefined) {
     return useMutation({
         mutationFn: async (body: { variable: string; code: string; looked_at: boolean }) =>
             bodyOf(await api.POST('/datasets/{dataset}/check', { params: { path: { dataset } }, body })),
-        onSuccess: (answer) => queries.setQueryData(['check', dataset, revision], answer),
+        onSuccess: (answer) => know(queries, ['check', dataset, revision], answer),
     });
 }
 
@@ -174,8 +175,8 @@ export function useDescribeDataset(dataset: number) {
     return useMutation({
         mutationFn: async (body: { title?: string; row_one?: string | null; row_many?: string | null }) =>
             bodyOf(await api.PATCH('/datasets/{dataset}', { params: { path: { dataset } }, body })),
-        onSuccess: (answer) => {
-            queries.setQueryData(datasetKey(dataset), answer);
+        onSuccess: async (answer) => {
+            await know(queries, datasetKey(dataset), answer);
             // Sentences call the rows by their word.
             void queries.invalidateQueries({ queryKey: ['readings', dataset] });
             void queries.invalidateQueries({ queryKey: ['compared', dataset] });
