@@ -301,8 +301,14 @@ final class TallyColumn
 
         return array_map(
             fn(array $parts): BucketedValues => new BucketedValues(SiftedBuckets::of($parts, $places, $this->column->decimals), $this->column->decimals, $whole ?? $this->sumsOf($parts)),
-            $this->grouping->isWhole() ? [$this->present()] : $this->presentByGroup(),
+            $this->parts(),
         );
+    }
+
+    /** @return list<list<array<int, int>|array<int, float>>> the values of each group, some at a time, without missing ones */
+    private function parts(): array
+    {
+        return $this->grouping->isWhole() ? [$this->present()] : $this->presentByGroup();
     }
 
     /** @return list<array<int, int>|array<int, float>> the values of each chunk, without missing ones */
@@ -378,19 +384,23 @@ final class TallyColumn
     /** @return list<ValueCounts> */
     private function sortedIntegers(): array
     {
-        return array_map(
-            fn(array $values): ValueCounts => ValueCounts::ofUnorderedIntegers($values, $this->column->decimals ?? 0, $this->mergedSums()),
-            $this->gathered($this->column->integers(...)),
-        );
+        return array_map(function (array $parts): ValueCounts {
+            /** @var list<int> $values */
+            $values = array_merge(...$parts);
+
+            return ValueCounts::ofUnorderedIntegers($values, $this->column->decimals ?? 0, $this->mergedSums());
+        }, $this->parts());
     }
 
     /** @return list<ValueCounts> */
     private function sortedDoubles(): array
     {
-        return array_map(
-            fn(array $values): ValueCounts => ValueCounts::ofUnorderedDoubles($values, $this->mergedSums()),
-            $this->gathered($this->column->doubles(...)),
-        );
+        return array_map(function (array $parts): ValueCounts {
+            /** @var list<float> $values */
+            $values = array_merge(...$parts);
+
+            return ValueCounts::ofUnorderedDoubles($values, $this->mergedSums());
+        }, $this->parts());
     }
 
     /** The sums of the whole column from those of its chunks; null when groups need sums of their own, or a chunk has none that fit. */
@@ -405,27 +415,5 @@ final class TallyColumn
         }
 
         return $sum;
-    }
-
-    /**
-     * @template T of int|float
-     *
-     * @param callable(Chunk): array<int, T|null> $read the rows of a chunk, keyed from 1
-     *
-     * @return list<list<T>> the values by group
-     */
-    private function gathered(callable $read): array
-    {
-        $gathered = array_fill(0, $this->groups, []);
-        foreach ($this->taken() as $i => $chunk) {
-            $group = $this->grouping->isWhole() ? null : $this->grouping->codes($i);
-            foreach ($read($chunk) as $row => $value) {
-                if ($value !== null) {
-                    $gathered[$group === null ? 0 : $group[$row]][] = $value;
-                }
-            }
-        }
-
-        return $gathered;
     }
 }
