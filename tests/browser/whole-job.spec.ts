@@ -103,6 +103,9 @@ test('the whole job with a decimal comma', async ({ page }) => {
     await choose(page, /^Between thousands/, 'a point');
     await expect(marks).toContainText('−12.345,67');
     try {
+        // With another mark than a point between thousands, no point is left in any number.
+        await choose(page, /^Between thousands/, 'an apostrophe');
+        await expect(marks).toContainText('−12’345,67');
         await page.goto('/datasets');
         const html = await wholeJob(
             page,

@@ -96,14 +96,15 @@ export function inView(viewport: Viewport, rows: number, variables: Variable[], 
 
 /**
  * Which element shows which row. A row keeps its element while it is in view, and the elements of rows that leave are those of the
- * rows that come: that is what makes scrolling smooth. At rest, with the first row as origin, they stand in the order of the rows.
+ * rows that come: that is what makes scrolling smooth. Meanwhile no element moves among the others; at rest, with the first row as
+ * origin, they are put in the order of the rows, and each still shows what it showed: who presses one presses what they saw.
  */
 export function inSlots(
     { first, last, size }: { first: number; last: number; size: number },
     origin: number,
 ): { slot: number; row: number }[] {
-    return Array.from({ length: Math.max(0, last - first) }, (_, i) => {
-        const row = first + i;
-        return { slot: (((row - origin) % size) + size) % size, row };
-    }).sort((a, b) => a.slot - b.slot);
+    const order = (row: number) => (((row - origin) % size) + size) % size;
+    return Array.from({ length: Math.max(0, last - first) }, (_, i) => ({ slot: (first + i) % size, row: first + i })).sort(
+        (a, b) => order(a.row) - order(b.row),
+    );
 }
