@@ -11,6 +11,8 @@ use XMLReader;
 /**
  * Reads the cells of an OpenDocument spreadsheet (OASIS OpenDocument 1.3, part 3) in one streaming pass: values as they are
  * stored, dates as ISO 8601, the last result of formulas.
+ *
+ * @phpstan-import-type SaidCell from PlainOdsSheet
  */
 final class OdsWorkbook implements Workbook
 {
@@ -81,14 +83,19 @@ final class OdsWorkbook implements Workbook
     }
 
     /**
-     * @param list<array{attributes: array<string, string>, text: string}> $cells
+     * @param list<string|SaidCell> $cells
      *
      * @return list<string>|null null where it is too wide
      */
     private function plainRow(array $cells): ?array
     {
         $row = [];
-        foreach ($cells as ['attributes' => $attributes, 'text' => $text]) {
+        foreach ($cells as $cell) {
+            if (is_string($cell)) {
+                $row[] = $cell;
+                continue;
+            }
+            ['attributes' => $attributes, 'text' => $text] = $cell;
             $told = self::stated(static fn(string $name): ?string => $attributes[$name] ?? null) ?? $text;
             $repeats = max(1, (int) ($attributes['table:number-columns-repeated'] ?? '1'));
             if (count($row) + $repeats > self::MOST_COLUMNS) {
@@ -99,7 +106,7 @@ final class OdsWorkbook implements Workbook
             }
         }
 
-        return $row;
+        return count($row) > self::MOST_COLUMNS ? null : $row;
     }
 
     /**

@@ -8,6 +8,10 @@ use Generator;
 
 /**
  * The plain rows of a table of an OpenDocument spreadsheet (see `PlainXml`): columns, then nothing but rows of cells that hold paragraphs of text.
+ *
+ * A cell with more than a number or one text is told as it says itself to be.
+ *
+ * @phpstan-type SaidCell array{attributes: array<string, string>, text: string}
  */
 final class PlainOdsSheet
 {
@@ -16,14 +20,15 @@ final class PlainOdsSheet
     private const TABLE = '~<table:table(' . PlainXml::ATTRIBUTES . ')>~';
     private const COLUMNS = '~\G\s*+(?:<table:table-column' . PlainXml::ATTRIBUTES . '/>|<office:forms' . PlainXml::ATTRIBUTES . '/>)~';
     private const ROW = '~\G\s*+<table:table-row(' . PlainXml::ATTRIBUTES . ')(/?)>~';
-    private const USUAL = '/^(?: table:style-name="[^"]*+")? office:value-type="(float|string)"(?: office:value="([^"&]*+)")?(?: calcext:value-type="[a-z]*+")?$/D';
+    /** A cell as nearly all are, with nothing to say but a number or one text: the number, the text. */
+    private const USUAL = '~\G\s*+<table:table-cell(?: table:style-name="[^"<\t\n]*+")?(?:/>|(?: office:value-type="(?:string|float" office:value="([^"&<\t\n]++))")?(?: calcext:value-type="[a-z]*+")?>(?:<text:p>([^<]*+)</text:p>)?</table:table-cell>)~';
     /** Attributes, the one paragraph, several of them. */
     private const CELL = '~\G\s*+<table:(?:covered-)?table-cell(' . PlainXml::ATTRIBUTES . ')(?:/>|>(?:<text:p>([^<]*+)</text:p>|((?:<text:p(?: text:style-name="[^"<]*+")?(?:/>|>[^<]*+</text:p>))*+))</table:(?:covered-)?table-cell>)~';
 
     /**
      * @param resource $content
      *
-     * @return Generator<int, array{repeats: int, cells: list<array{attributes: array<string, string>, text: string}>}, mixed, bool> rows one after the other; whether that was all of them
+     * @return Generator<int, array{repeats: int, cells: list<string|SaidCell>}, mixed, bool> rows one after the other; whether that was all of them
      */
     public static function rows($content, string $table): Generator
     {
@@ -131,17 +136,27 @@ final class PlainOdsSheet
         return null;
     }
 
-    /** @return list<array{attributes: array<string, string>, text: string}>|null null where something else than cells is in it */
+    /** @return list<string|SaidCell>|null what cells hold; null where something else than cells is in it */
     private static function cells(string $row, int $at): ?array
     {
-        $count = preg_match_all(self::CELL, $row, $found, PREG_SET_ORDER, $at);
         $cells = [];
-        for ($i = 0; $i < $count; ++$i) {
-            $at += strlen($found[$i][0]);
-            $cells[] = ['attributes' => self::attributes($found[$i][1]), 'text' => isset($found[$i][3]) ? self::paragraphs($found[$i][3]) : PlainXml::text($found[$i][2] ?? '')];
+        for ($length = strlen($row); $at < $length;) {
+            $usual = preg_match_all(self::USUAL, $row, $found, PREG_PATTERN_ORDER, $at);
+            for ($i = 0; $i < $usual; ++$i) {
+                $number = $found[1][$i];
+                $cells[] = $number === '' ? PlainXml::text($found[2][$i]) : XlsxWorkbook::number($number);
+            }
+            $at += strlen(implode('', $found[0]));
+            if ($at < $length) {
+                if (preg_match(self::CELL, $row, $cell, 0, $at) !== 1) {
+                    return trim(substr($row, $at)) === '' ? $cells : null;
+                }
+                $at += strlen($cell[0]);
+                $cells[] = ['attributes' => self::attributes($cell[1]), 'text' => isset($cell[3]) ? self::paragraphs($cell[3]) : PlainXml::text($cell[2] ?? '')];
+            }
         }
 
-        return trim(substr($row, $at)) === '' ? $cells : null;
+        return $cells;
     }
 
     /** Paragraphs are lines. */
@@ -158,10 +173,6 @@ final class PlainOdsSheet
     /** @return array<string, string> */
     private static function attributes(string $written): array
     {
-        // Nearly all cells have these two or the first of them.
-        if (preg_match(self::USUAL, $written, $usual) === 1) {
-            return ['office:value-type' => $usual[1], ...(isset($usual[2]) ? ['office:value' => $usual[2]] : [])];
-        }
         if ($written === '' || preg_match_all('/ ([\w:-]++)="([^"]*+)"/', $written, $found) === 0) {
             return [];
         }
