@@ -9,7 +9,7 @@ export default defineConfig({
     // As many as ./test makes accounts for.
     workers: 2,
     // Generous: a shared machine may stand still for seconds. Nothing here measures speed.
-    timeout: 180_000,
+    timeout: 300_000,
     expect: { timeout: 30_000 },
     reporter: 'list',
     forbidOnly: true,

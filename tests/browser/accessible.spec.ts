@@ -84,7 +84,7 @@ test('rows, their panels, and a cell that is typed in', async ({ page }) => {
     await isAccessible(page, 'the order of the rows');
 });
 
-test('the profile with its pictures, its basis, and the working of a figure', async ({ page }) => {
+test('the profile with its pictures', async ({ page }) => {
     await signIn(page);
     await uploadAndOpen(page, 'profile looked at.csv', file);
     await isAccessible(page, 'all variables at a glance');
@@ -95,7 +95,11 @@ test('the profile with its pictures, its basis, and the working of a figure', as
         await page.waitForLoadState('networkidle');
         await isAccessible(page, words);
     }
-    await page.goto(`${address}?of=before`);
+});
+
+test('the profile with its basis, its working, and the pages about them', async ({ page }) => {
+    await signIn(page);
+    await uploadAndOpen(page, 'profile of one.csv', file, 'Before');
     await page.getByRole('button', { name: /^Quartiles by/ }).click();
     await expect(page.getByRole('menu')).toBeVisible();
     await isAccessible(page, 'ways of quartiles');

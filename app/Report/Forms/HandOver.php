@@ -21,6 +21,16 @@ final readonly class HandOver
     private const SIZES = ['a4' => 'A4', 'letter' => 'letter'];
     private const DOTS_AN_INCH = 192;
     public const STEPS = 7;
+    /** A document is laid out once, then the process ends: to look for what is no longer used takes a fifth of the time and finds a twentieth of the memory. */
+    private const WITHOUT_COLLECTION = ['/usr/bin/python3', '-P', '-c', <<<'PYTHON'
+        import gc, sys
+        try:
+            from weasyprint.__main__ import main
+        except ImportError:
+            sys.exit(127)
+        gc.disable()
+        main(sys.argv[2:])
+        PYTHON];
     private const WORDS = 'The file for word processors';
 
     public function __construct(private Factory $views) {}
@@ -113,7 +123,7 @@ final readonly class HandOver
      */
     private static function pdf(string $page, array $options, ?Closure $isWanted): string
     {
-        return Tool::run(['weasyprint', '--encoding', 'utf-8', '--base-url', 'about:blank', ...$options, '-', '-'], $page, 'The PDF', isWanted: $isWanted);
+        return Tool::run(['weasyprint', '--encoding', 'utf-8', '--base-url', 'about:blank', ...$options, '-', '-'], $page, 'The PDF', isWanted: $isWanted, through: self::WITHOUT_COLLECTION);
     }
 
     /** @param array<string, mixed>|null $record */

@@ -18,16 +18,17 @@ final class Tool
 
     /**
      * @param non-empty-list<string>       $command
+     * @param list<string>                 $through  what runs the program, where it does not run by itself; it ends with 127 where the program is not there
      * @param (Closure(string): bool)|null $isWanted handed what the program has reported so far; false ends it, and so does what it throws
      *
      * @return string what it writes
      *
      * @throws CannotHandOver
      */
-    public static function run(array $command, string $input, string $what, ?string $folder = null, ?Closure $isWanted = null, int $seconds = self::SECONDS): string
+    public static function run(array $command, string $input, string $what, ?string $folder = null, ?Closure $isWanted = null, int $seconds = self::SECONDS, array $through = []): string
     {
         $process = new Process(
-            ['sh', '-c', 'ulimit -v ' . self::MEMORY_KB . '; exec "$@"', 'sh', ...$command],
+            ['sh', '-c', 'ulimit -v ' . self::MEMORY_KB . '; exec "$@"', 'sh', ...$through, ...$command],
             $folder ?? sys_get_temp_dir(),
             ['PATH' => '/usr/local/bin:/usr/bin:/bin', 'HOME' => sys_get_temp_dir(), 'LANG' => 'C.UTF-8', 'PYTHONHASHSEED' => '0', 'http_proxy' => 'http://127.0.0.1:1', 'https_proxy' => 'http://127.0.0.1:1'],
             $input,
