@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Store\Changes;
 
+use App\Models\Variable;
 use RowTally\Core\Columns\Chunk;
 use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Parsing\Finding;
@@ -13,7 +14,7 @@ final readonly class AddRows implements Change
 {
     public const MOST_ROWS = 10_000;
 
-    /** @param list<array<array-key, string>> $rows variable => what was typed; what is not named is missing */
+    /** @param list<array<array-key, string>> $rows key of a variable, which may be a whole number => what was typed; what is not named is missing */
     public function __construct(
         private array $rows,
         private bool $anyway = false,
@@ -27,15 +28,15 @@ final readonly class AddRows implements Change
     public function apply(DraftRevision $draft): string
     {
         $findings = [];
-        $typed = [];
+        $typed = $into = [];
         foreach ($this->rows as $i => $row) {
             foreach ($row as $key => $text) {
-                $variable = $draft->variable((string) $key);
-                $cell = TypedCell::of($text, $variable);
+                [$id, $cells] = $into[$key] ??= self::into($draft->variable((string) $key));
+                $cell = $cells->read($text);
                 if (!$cell->isRead && !$this->anyway) {
                     $findings[] = $cell->finding($draft->dataset->rows + $i + 1);
                 }
-                $typed[$variable->id][$i] = $cell->text;
+                $typed[$id][$i] = $cell->text;
             }
         }
         if ($findings !== []) {
@@ -61,5 +62,11 @@ final readonly class AddRows implements Change
         $draft->dataset->rows += $count;
 
         return $count === 1 ? "Row {$draft->dataset->rows} added" : NumberMarks::keptCount($count) . ' rows added';
+    }
+
+    /** @return array{int, TypedCells} */
+    private static function into(Variable $variable): array
+    {
+        return [$variable->id, TypedCells::into($variable)];
     }
 }

@@ -200,7 +200,7 @@ final class DraftRevision
             return [];
         }
         $texts = array_intersect_key($texts, $stood);
-        $amended = $variable->type !== VariableType::Number || $all !== null ? null
+        $amended = $variable->type !== VariableType::Number ? null
             : AmendedNumbers::of($before, new NumberColumn($variable->decimals, $variable->dictionary, []), $texts);
         if ($amended === null) {
             $this->putInPlaceOf($before, $variable, $chunk, array_values(array_replace($all ?? $cells(0, null), $texts)));

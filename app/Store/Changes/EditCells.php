@@ -32,19 +32,19 @@ final readonly class EditCells implements Change
     {
         /** @var array<array-key, array<int, array<int, string>>> $byChunk by the variable's key, which may be a whole number */
         $byChunk = [];
-        $findings = [];
+        $findings = $into = [];
         foreach ($this->edits as $edit) {
-            $variable = $draft->variable($edit['variable']);
-            if ($variable->made !== null && !$variable->made['frozen']) {
-                $findings[] = new Finding('made', "“{$variable->name}” is made from other variables, so its cells follow them.", 'a cell that was typed or came in', 'Change what it is made from, or freeze it first.');
+            $cells = $into[$edit['variable']] ??= self::into($draft->variable($edit['variable']));
+            if ($cells instanceof Finding) {
+                $findings[] = $cells;
                 continue;
             }
             [$chunk, $place] = $draft->place($edit['row']);
-            $cell = TypedCell::of($edit['text'], $variable);
+            $cell = $cells->read($edit['text']);
             if (!$cell->isRead && !$this->anyway) {
                 $findings[] = $cell->finding($edit['row']);
             }
-            $byChunk[$variable->key][$chunk][$place] = $cell->text;
+            $byChunk[$edit['variable']][$chunk][$place] = $cell->text;
         }
         if ($findings !== []) {
             throw new ChangeRefused($findings);
@@ -54,8 +54,9 @@ final readonly class EditCells implements Change
         foreach ($byChunk as $key => $chunks) {
             $variable = $draft->variable((string) $key);
             foreach ($chunks as $chunk => $places) {
-                foreach ($draft->amend($variable, $chunk, $places) as $place => $before) {
-                    ++$changed;
+                $stood = $draft->amend($variable, $chunk, $places);
+                $changed += count($stood);
+                foreach (count($this->edits) === 1 ? $stood : [] as $place => $before) {
                     $said = sprintf('%s in row %d: %s became %s', $variable->name, $this->edits[0]['row'], self::quoted($variable, $before), self::quoted($variable, $places[$place]));
                 }
             }
@@ -66,6 +67,14 @@ final readonly class EditCells implements Change
         }
 
         return count($this->edits) === 1 ? $said : count($this->edits) . ' cells of ' . implode(', ', array_map(static fn(int|string $key): string => $draft->variable((string) $key)->name, array_keys($byChunk))) . ' changed';
+    }
+
+    /** What reads its cells, or why they are not typed. */
+    private static function into(Variable $variable): TypedCells|Finding
+    {
+        return $variable->made !== null && !$variable->made['frozen']
+            ? new Finding('made', "“{$variable->name}” is made from other variables, so its cells follow them.", 'a cell that was typed or came in', 'Change what it is made from, or freeze it first.')
+            : TypedCells::into($variable);
     }
 
     /** A number is kept so that whoever reads it has it with their marks. */

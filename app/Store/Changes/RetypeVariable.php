@@ -37,14 +37,14 @@ final readonly class RetypeVariable implements TakesLong
         $first = [];
         $labels = [];
         $row = 0;
-        $order = $this->dateOrder($draft, $variable);
+        $typed = TypedCells::into($as, $this->dateOrder($draft, $variable));
         foreach (array_keys($draft->layout()) as $chunk) {
             foreach ($draft->cells($variable, $chunk) as $cell) {
                 ++$row;
                 if ($this->type === VariableType::Category && count($labels) <= CategoryColumnBuilder::MAX_LABELS && $cell !== '') {
                     $labels[$cell] = true;
                 }
-                if (!TypedCell::of($cell, $as, $order)->isRead) {
+                if (!$typed->read($cell)->isRead) {
                     ++$unread;
                     if (count($first) < self::NAMED) {
                         $first[] = ['row' => $row, 'text' => $cell];
@@ -74,8 +74,9 @@ final readonly class RetypeVariable implements TakesLong
         $variable->fill(['type' => $this->type, 'dictionary' => [], 'label_counts' => [], 'micro_histogram' => [], 'decimals' => $this->type === VariableType::Number ? 0 : null]);
         // What was of another type differs from nothing.
         $draft->differences()->forget($variable);
+        $typed = TypedCells::into($variable, $order);
         foreach (array_keys($draft->layout()) as $chunk) {
-            $draft->put($variable, $chunk, array_map(static fn(string $cell): string => TypedCell::of($cell, $variable, $order)->text, $draft->cells($old, $chunk)));
+            $draft->put($variable, $chunk, array_map(static fn(string $cell): string => $typed->read($cell)->text, $draft->cells($old, $chunk)));
         }
         $draft->describe($variable);
 

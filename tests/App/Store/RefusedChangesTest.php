@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\App\Store;
 
 use App\Models\Variable;
-use App\Store\Changes\TypedCell;
+use App\Store\Changes\TypedCells;
 use PHPUnit\Framework\Attributes\DataProvider;
 use RowTally\Core\Parsing\VariableType;
 use Tests\App\AppTestCase;
@@ -133,9 +133,61 @@ final class RefusedChangesTest extends AppTestCase
     public function test_what_is_typed_is_read_after_the_type(VariableType $type, string $typed, string $text, bool $isRead): void
     {
         $variable = new Variable(['name' => 'x', 'type' => $type, 'missing_marks' => ['n/a']]);
-        $cell = TypedCell::of($typed, $variable);
+        $cell = TypedCells::into($variable)->read($typed);
 
         self::assertSame([$text, $isRead], [$cell->text, $cell->isRead]);
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, string}> words of a change, and the part that is wrong */
+    public static function wrongParts(): iterable
+    {
+        $edits = static fn(mixed $edit): array => ['kind' => 'edit-cells', 'edits' => [['row' => 1, 'variable' => 'kg', 'text' => '5'], $edit]];
+        yield 'an edit that is none' => [$edits('5'), 'edits.1.row'];
+        yield 'a row before the first' => [$edits(['row' => 0, 'variable' => 'kg', 'text' => '5']), 'edits.1.row'];
+        yield 'half a row' => [$edits(['row' => 1.5, 'variable' => 'kg', 'text' => '5']), 'edits.1.row'];
+        yield 'more than a number holds' => [$edits(['row' => '99999999999999999999', 'variable' => 'kg', 'text' => '5']), 'edits.1.row'];
+        yield 'no variable' => [$edits(['row' => '2', 'text' => '5']), 'edits.1.variable'];
+        yield 'a key that is too long' => [$edits(['row' => 2, 'variable' => str_repeat('k', 81), 'text' => '5']), 'edits.1.variable'];
+        yield 'no text' => [$edits(['row' => 2, 'variable' => 'kg']), 'edits.1.text'];
+        yield 'a list as a text' => [$edits(['row' => 2, 'variable' => 'kg', 'text' => ['5']]), 'edits.1.text'];
+        yield 'a new row that is a text' => [['kind' => 'add-rows', 'rows' => [['kg' => '1'], 'kg']], 'rows.1'];
+        yield 'a new cell that is a list' => [['kind' => 'add-rows', 'rows' => [['kg' => '1'], ['kg' => ['2']]]], 'rows.1.kg'];
+        foreach (['delete-rows', 'set-aside', 'bring-back'] as $kind) {
+            yield "{$kind}: a text" => [['kind' => $kind, 'rows' => [1, 'two'], 'reason' => 'r'], 'rows.1'];
+            yield "{$kind}: a list" => [['kind' => $kind, 'rows' => [[1]], 'reason' => 'r'], 'rows.0'];
+        }
+    }
+
+    /** @param array<string, mixed> $words */
+    #[DataProvider('wrongParts')]
+    public function test_a_part_of_a_list_that_is_wrong_is_named(array $words, string $part): void
+    {
+        $dataset = $this->dataset("apiary,kg\nAlder,1.5\nBrook,2\n");
+        $answer = $this->postJson("/api/datasets/{$dataset->id}/changes", ['revision' => 1, ...$words])->assertStatus(422);
+
+        Contract::assertMeets('changeDataset', $answer);
+        self::assertSame([$part], array_keys($answer->json('errors')));
+        $this->assertDatabaseCount('revisions', 1);
+    }
+
+    public function test_many_cells_changed_at_once_are_as_if_they_had_come_so(): void
+    {
+        $cells = array_map(static fn(int $row): array => ['few' => (string) ($row % 7), 'many' => (string) ($row / 8)], range(1, 300));
+        $csv = static fn(array $cells): string => "few,many\n" . implode('', array_map(static fn(array $row): string => implode(',', $row) . "\n", $cells));
+        $dataset = $this->dataset($csv($cells));
+        $edits = [];
+        for ($i = 0; $i < 150; ++$i) {
+            $edit = ['row' => 2 * $i + 1, 'variable' => $i % 2 === 0 ? 'few' : 'many', 'text' => $i % 9 === 0 ? '' : (string) ($i % 5)];
+            $cells[$edit['row'] - 1][$edit['variable']] = $edit['text'];
+            $edits[] = $edit;
+        }
+        $other = $this->dataset($csv($cells));
+        $this->postJson("/api/datasets/{$dataset->id}/changes", ['revision' => 1, 'kind' => 'edit-cells', 'edits' => $edits])->assertCreated();
+        foreach (['rows?from=0&count=150' => 'cells', 'rows?from=150&count=150' => 'cells', 'profile?of=few,many' => 'sheets'] as $place => $part) {
+            $told = $this->getJson("/api/datasets/{$other->id}/{$place}")->assertOk()->json($part);
+            self::assertNotEmpty($told);
+            self::assertSame($told, $this->getJson("/api/datasets/{$dataset->id}/{$place}")->json($part));
+        }
     }
 
     public function test_a_list_that_is_a_blank_text_and_a_row_that_is_no_number_are_no_fault_of_ours(): void
