@@ -39,7 +39,12 @@ final class ComparedGroups
         public readonly Observations $first,
         public readonly Observations $second,
         private readonly Basis $basis,
-    ) {}
+    ) {
+        // Of both the quartiles and the tenths are going to be asked for.
+        foreach ([$first, $second] as $side) {
+            $side->values->prefetchQuantiles(20);
+        }
+    }
 
     public function basis(): Basis
     {

@@ -10,7 +10,6 @@ use Brick\Math\BigRational;
 use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\BucketedValues;
 use RowTally\Core\Values\OrderedValues;
-use RowTally\Core\Values\Runs;
 use RowTally\Core\Values\SiftedBuckets;
 
 /**
@@ -58,6 +57,10 @@ final readonly class Superiority
         [$one, $other] = [$first->values, $second->values];
         $isSafe = (float) $one->n() * (float) $other->n() < self::SAFE_PAIRS;
         $unit = self::unit($one, $other);
+        $pairs = BigInteger::of($one->n())->multipliedBy($other->n())->multipliedBy(2);
+        if ($isSafe && self::isUncounted($one) && self::isUncounted($other)) {
+            return BigRational::nd(self::twicePairs(self::inOrder($first, $unit), self::inOrder($second, $unit)), $pairs);
+        }
         // The first is compared with several: it is laid out once.
         [$values, $counts] = self::laidOut($first, $unit);
         [$theirs, $theirCounts] = self::laidOut($second, $unit);
@@ -72,15 +75,38 @@ final readonly class Superiority
                 $below += $counts[$at];
                 ++$at;
             }
-            $pairs = 2 * $below + ($at < $end && $values[$at] === $value ? $counts[$at] : 0);
+            $weight = 2 * $below + ($at < $end && $values[$at] === $value ? $counts[$at] : 0);
             if ($isSafe) {
-                $twice += $theirCounts[$place] * $pairs;
+                $twice += $theirCounts[$place] * $weight;
             } else {
-                $big = $big->plus(BigInteger::of($theirCounts[$place])->multipliedBy($pairs));
+                $big = $big->plus(BigInteger::of($theirCounts[$place])->multipliedBy($weight));
             }
         }
 
-        return BigRational::nd($big->plus($twice), BigInteger::of($one->n())->multipliedBy($other->n())->multipliedBy(2));
+        return BigRational::nd($big->plus($twice), $pairs);
+    }
+
+    /**
+     * The same of values each of which counts once: those below, and those below or equal.
+     *
+     * @param list<int|float> $first  ascending
+     * @param list<int|float> $second ascending
+     */
+    private static function twicePairs(array $first, array $second): int
+    {
+        $end = count($first);
+        $twice = $below = $upTo = 0;
+        foreach ($second as $value) {
+            while ($below < $end && $first[$below] < $value) {
+                ++$below;
+            }
+            while ($upTo < $end && $first[$upTo] <= $value) {
+                ++$upTo;
+            }
+            $twice += $below + $upTo;
+        }
+
+        return $twice;
     }
 
     /** @return int|null decimals in which both are whole numbers that a machine holds; null = both as doubles */
@@ -92,8 +118,8 @@ final readonly class Superiority
         }
         $unit = max($one, $other);
         foreach ([$first, $second] as $values) {
-            $largest = max(abs((float) (string) $values->at(1)), abs((float) (string) $values->at($values->n())));
-            if ($values->decimals() !== $unit && $largest * 10.0 ** $unit >= 9e18) {
+            // To look for the largest may take a pass through all of them.
+            if ($values->decimals() !== $unit && max(abs((float) (string) $values->at(1)), abs((float) (string) $values->at($values->n()))) * 10.0 ** $unit >= 9e18) {
                 return null;
             }
         }
@@ -105,14 +131,9 @@ final readonly class Superiority
     private static function laidOut(Observations $side, ?int $unit): array
     {
         $laid = $side->remembered('laid out ' . ($unit ?? 'as doubles'), static function (Observations $side) use ($unit): ArrayObject {
-            $decimals = $side->values->decimals();
             $values = $counts = [];
-            foreach (self::slices($side->values) as [$slice, $often]) {
-                $values[] = match (true) {
-                    $unit === $decimals => $slice,
-                    $unit !== null => self::times($slice, 10 ** ($unit - (int) $decimals)),
-                    default => self::dividedBy($slice, 10 ** (int) $decimals),
-                };
+            foreach ($side->values->slices() as [$slice, $often]) {
+                $values[] = self::inUnit($slice, $side->values->decimals(), $unit);
                 $counts[] = $often;
             }
 
@@ -124,21 +145,24 @@ final readonly class Superiority
         return $lists;
     }
 
-    /** @return iterable<array{list<int>|list<float>, list<int>}> distinct values, ascending */
-    private static function slices(OrderedValues $values): iterable
+    /** Whether none of the values was put in order or counted so far. */
+    private static function isUncounted(OrderedValues $values): bool
     {
-        if (!$values instanceof BucketedValues || !$values->buckets instanceof SiftedBuckets) {
-            return $values->slices();
-        }
-        // Not in order yet, and all of them are needed: to sort them at once takes less than one bucket after the other.
-        $all = [];
-        foreach ($values->buckets->unordered() as [$some]) {
-            $all[] = $some;
-        }
-        $all = array_merge(...$all);
-        sort($all);
+        return $values instanceof BucketedValues && $values->buckets instanceof SiftedBuckets;
+    }
 
-        return [Runs::of($all)];
+    /** @return list<int|float> all values, ascending */
+    private static function inOrder(Observations $side, ?int $unit): array
+    {
+        $ordered = $side->remembered('in order ' . ($unit ?? 'as doubles'), static function (Observations $side) use ($unit): ArrayObject {
+            $buckets = $side->values instanceof BucketedValues ? $side->values->buckets : null;
+
+            return new ArrayObject($buckets instanceof SiftedBuckets ? self::inUnit($buckets->sorted(), $side->values->decimals(), $unit) : []);
+        });
+        /** @var list<int|float> $values */
+        $values = $ordered->getArrayCopy();
+
+        return $values;
     }
 
     /**
@@ -146,18 +170,13 @@ final readonly class Superiority
      *
      * @return list<int|float>
      */
-    private static function times(array $slice, int $scale): array
+    private static function inUnit(array $slice, ?int $decimals, ?int $unit): array
     {
-        return array_map(static fn(int|float $value): int|float => $value * $scale, $slice);
-    }
+        if ($unit === $decimals) {
+            return $slice;
+        }
+        $scale = 10 ** ($unit === null ? (int) $decimals : $unit - (int) $decimals);
 
-    /**
-     * @param list<int|float> $slice
-     *
-     * @return list<float>
-     */
-    private static function dividedBy(array $slice, int $scale): array
-    {
-        return array_map(static fn(int|float $value): float => $value / $scale + 0.0, $slice);
+        return array_map(static fn(int|float $value): int|float => $unit === null ? $value / $scale + 0.0 : $value * $scale, $slice);
     }
 }

@@ -41,7 +41,7 @@ final readonly class NumberProfile
     public static function rows(Observations $overall, array $groups, Basis $basis, array $statistics): array
     {
         foreach ([$overall, ...$groups] as $group) {
-            $group->values->prefetchQuartiles();
+            $group->values->prefetchQuantiles(4);
         }
 
         return array_map(

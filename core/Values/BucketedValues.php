@@ -161,11 +161,11 @@ final class BucketedValues implements OrderedValues
         $this->buckets->prefetch(array_values($buckets));
     }
 
-    public function prefetchQuartiles(): void
+    public function prefetchQuantiles(int $shares): void
     {
         $n = $this->n();
         if ($n > 0) {
-            $this->buckets->prefetch(array_values(array_unique(array_map(fn(int $quarter): int => $this->bucketOfRank(max(1, intdiv($quarter * $n, 4))), range(0, 4)))));
+            $this->buckets->prefetch(array_values(array_unique(array_map(fn(int $share): int => $this->bucketOfRank(max(1, intdiv($share * $n, $shares))), range(0, $shares)))));
         }
     }
 

@@ -89,8 +89,8 @@ interface OrderedValues
      */
     public function prefetch(array $bounds): void;
 
-    /** Says that the outermost values and those about the quartiles are going to be asked for. */
-    public function prefetchQuartiles(): void;
+    /** Says that the outermost values and those about so many equal shares of the ranks are going to be asked for: 4 for quartiles. */
+    public function prefetchQuantiles(int $shares): void;
 
     /** The same in one piece, so that it can be changed. */
     public function counted(): ValueCounts;

@@ -16,6 +16,7 @@ final class SiftedBuckets implements Buckets
     private const SLABS = 16;
     private const SMALLEST_SLAB = 4096;
     private const SLABS_HELD = 4;
+    private const MOST_SIFTED = 1 << 21;
 
     /** @var list<int> numbers of the buckets that hold anything, ascending */
     private readonly array $numbers;
@@ -133,6 +134,28 @@ final class SiftedBuckets implements Buckets
         foreach ($this->parts as $values) {
             yield [$values, null];
         }
+    }
+
+    /**
+     * All of them, ascending: bucket after bucket takes two thirds of the time of all in one piece, and twice the memory for a while.
+     *
+     * @return list<int>|list<float>
+     */
+    public function sorted(): array
+    {
+        if (array_sum($this->counts) > self::MOST_SIFTED) {
+            $all = array_merge(...$this->parts);
+            sort($all);
+
+            return $all;
+        }
+        $sorted = [];
+        foreach ($this->places->sifted($this->parts, $this->numbers) as $values) {
+            sort($values);
+            $sorted[] = $values;
+        }
+
+        return array_merge(...$sorted);
     }
 
     public function prefetch(array $indexes): void

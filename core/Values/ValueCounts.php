@@ -222,7 +222,7 @@ final class ValueCounts implements OrderedValues
 
     public function prefetch(array $bounds): void {}
 
-    public function prefetchQuartiles(): void {}
+    public function prefetchQuantiles(int $shares): void {}
 
     public function counted(): self
     {

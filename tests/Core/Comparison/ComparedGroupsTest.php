@@ -12,7 +12,11 @@ use RowTally\Core\Comparison\ComparedPairs;
 use RowTally\Core\Comparison\Measure;
 use RowTally\Core\Comparison\Superiority;
 use RowTally\Core\Observations\Observations;
+use RowTally\Core\Values\BucketedValues;
+use RowTally\Core\Values\BucketPlaces;
+use RowTally\Core\Values\OrderedValues;
 use RowTally\Core\Values\Reason;
+use RowTally\Core\Values\SiftedBuckets;
 use RowTally\Core\Values\ValueCounts;
 use Tests\Core\Support\FigureAssertions;
 use Tests\Core\Support\Numbers;
@@ -67,6 +71,31 @@ final class ComparedGroupsTest extends TestCase
         $three = self::above($many(2_999_999_999, 1), $many(1, 2_999_999_999));
         // (2 999 999 999 · 2 999 999 999 + ½·(2 999 999 999 + 2 999 999 999)) of 9·10¹⁸ pairs.
         self::assertSame('2999999999/3000000000', (string) $three->simplified());
+    }
+
+    public function test_superiority_of_values_in_no_order_is_that_of_all_in_order(): void
+    {
+        mt_srand(29);
+        for ($try = 0; $try < 40; ++$try) {
+            $sides = [];
+            foreach ([mt_rand(0, 2), mt_rand(0, 2)] as $decimals) {
+                // Some with many that are equal, some with one far off.
+                $values = array_map(static fn(): int => mt_rand(-20, 20) * ($try % 3 === 0 ? 1 : mt_rand(1, 999)), range(1, mt_rand(1, 200)));
+                $values[] = $try % 4 === 0 ? 4_000_000_000_000 : 7;
+                // Doubles against decimals now and then.
+                $sides[] = $try % 5 === 0 && $sides === [] ? [array_map(static fn(int $value): float => $value / 8, $values), null] : [$values, $decimals];
+            }
+            $counted = array_map(static fn(array $side): ValueCounts => $side[1] === null ? ValueCounts::ofUnorderedDoubles($side[0]) : ValueCounts::ofUnorderedIntegers($side[0], $side[1]), $sides);
+            $sifted = array_map(static fn(array $side, ValueCounts $whole): BucketedValues => new BucketedValues(SiftedBuckets::of(
+                array_chunk($side[0], 30),
+                $side[1] === null ? BucketPlaces::ofDoubles(min($side[0]), max($side[0]), 16) : BucketPlaces::ofIntegers(min($side[0]), max($side[0]), 16),
+                $side[1],
+            ), $side[1], $whole->powerSums()), $sides, $counted);
+            $told = self::above(...$counted)->simplified();
+            foreach ([[$sifted[0], $sifted[1]], [$sifted[0], $counted[1]], [$counted[0], $sifted[1]]] as [$first, $second]) {
+                self::assertSame((string) $told, (string) self::above($first, $second)->simplified(), "try {$try}");
+            }
+        }
     }
 
     public function test_whatever_cannot_be_said_has_a_reason(): void
@@ -127,7 +156,7 @@ final class ComparedGroupsTest extends TestCase
         self::assertSame([9, 0, 1], [$pairs->rose(), $pairs->fell(), $pairs->stayed()]);
     }
 
-    private static function above(ValueCounts $first, ValueCounts $second): BigRational
+    private static function above(OrderedValues $first, OrderedValues $second): BigRational
     {
         return Superiority::of(new Observations($first, 0), new Observations($second, 0));
     }

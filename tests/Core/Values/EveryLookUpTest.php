@@ -101,7 +101,7 @@ final class EveryLookUpTest extends TestCase
         // Largest -3, 0, 4, 11, 20: -3 is in the first, 4.5 in the fourth, 21 in none; twice the same is once.
         $values->prefetch([-3, BigRational::of('9/2'), 5, 21, BigRational::of(21)]);
         // Ranks 1, 3, 6, 9 and 12 of 12.
-        $values->prefetchQuartiles();
+        $values->prefetchQuantiles(4);
         $values->between(3, 8);
         self::assertSame([[0, 3], [0, 1, 3, 4], [0, 1, 2]], $buckets->foreseen);
         self::assertSame(array_merge(...self::INTEGERS), self::listed($values->slices()));
@@ -110,11 +110,11 @@ final class EveryLookUpTest extends TestCase
 
         // Rank 1 is in a bucket that no quarter of the ranks is in.
         $alone = new ListedBuckets([[1], [2, 3], [4, 5], [6, 7, 8]]);
-        (new BucketedValues($alone, 0, PowerSums::ofIntegers(range(1, 8), null, 0)))->prefetchQuartiles();
+        (new BucketedValues($alone, 0, PowerSums::ofIntegers(range(1, 8), null, 0)))->prefetchQuantiles(4);
         self::assertSame([[0, 1, 2, 3]], $alone->foreseen);
 
         $none = new BucketedValues(new ListedBuckets([]), 0, PowerSums::ofIntegers([], null, 0));
-        $none->prefetchQuartiles();
+        $none->prefetchQuantiles(4);
         self::assertSame([0, 0, 0, [], []], [$none->n(), $none->countUpTo(BigRational::zero()), $none->countBelowUnscaled(3), $none->lowest(2), $none->highest(2)]);
     }
 
