@@ -6,13 +6,14 @@ namespace App\Store;
 
 use App\Models\Dataset;
 use App\Models\Variable;
+use Illuminate\Contracts\Queue\ShouldBeUniqueUntilProcessing;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use RowTally\Core\Parsing\VariableType;
 use RowTally\Core\Plots\MicroHistogram;
 
 /** Draws the micro-plots of a dataset anew, of the rows that are not set aside. */
-final class DrawMicroPlots implements ShouldQueue
+final class DrawMicroPlots implements ShouldBeUniqueUntilProcessing, ShouldQueue
 {
     use Queueable;
 
@@ -20,17 +21,27 @@ final class DrawMicroPlots implements ShouldQueue
 
     public int $timeout = 3600;
 
+    /** Seconds after which one that was lost holds no other up. */
+    public int $uniqueFor = 60;
+
     /** Up to so many rows it is done before the change is answered. */
     private const AT_ONCE = 50_000;
+    /** Whoever made the change looks at figures first: these do not wait for the heads of columns. */
+    private const WAIT_SECONDS = 2;
 
     public function __construct(private readonly int $datasetId) {}
+
+    public function uniqueId(): string
+    {
+        return (string) $this->datasetId;
+    }
 
     public static function after(Dataset $dataset): void
     {
         if ($dataset->rows <= self::AT_ONCE) {
             self::dispatchSync($dataset->id);
         } else {
-            self::dispatch($dataset->id);
+            self::dispatch($dataset->id)->delay(self::WAIT_SECONDS);
         }
     }
 

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Tests\App\Store;
 
 use App\Models\Dataset;
+use App\Store\DrawMicroPlots;
+use Illuminate\Support\Facades\Queue;
 use Tests\App\AppTestCase;
 use Tests\App\Support\Contract;
 
@@ -126,6 +128,17 @@ final class SetAsideTest extends AppTestCase
         self::assertSame([0.0, 55.023631], [$cells('z')[2], $cells('z')[5]]);
         $this->change($dataset, ['kind' => 'bring-back', 'rows' => [6]]);
         self::assertSame(2.039625, $cells('z')[5]);
+    }
+
+    public function test_micro_plots_of_many_rows_are_drawn_once_for_changes_that_follow_one_another(): void
+    {
+        $dataset = $this->dataset("x\n1\n2\n");
+        Queue::fake();
+        $dataset->rows = 60_000;
+        DrawMicroPlots::after($dataset);
+        DrawMicroPlots::after($dataset);
+        Queue::assertPushed(DrawMicroPlots::class, 1);
+        Queue::assertPushed(DrawMicroPlots::class, static fn(DrawMicroPlots $job): bool => $job->delay > 0);
     }
 
     public function test_micro_plots_and_the_ends_of_dates_go_without_them(): void
