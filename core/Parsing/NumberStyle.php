@@ -52,6 +52,12 @@ final readonly class NumberStyle
      */
     public static function otherNegative(string $cell): ?string
     {
+        // Nearly all cells are plain numbers, or have no digit at all: to try the expressions on them would take most of the time.
+        $length = strlen($cell);
+        $sign = $length > 0 && $cell[0] === '-' ? 1 : 0;
+        if (strcspn($cell, '0123456789') === $length || $sign + strspn($cell, '0123456789.,', $sign) === $length) {
+            return null;
+        }
         $number = '[0-9.,](?:[0-9.,\'’' . self::BLANKS . ']*[0-9.,])?';
         $beside = '[\p{Sc}%\p{L}]{0,3}';
         foreach (["\\(\\s?({$beside}\\s?{$number}\\s?{$beside})\\s?\\)", "[\u{2013}\u{2012}\u{2010}\u{2011}\\x{FE63}\\x{FF0D}]\\s?({$beside}\\s?{$number}\\s?{$beside})", "({$beside}\\s?{$number})\\s?[-\u{2212}]", "[-\u{2212}](\\p{Sc}\\s?{$number})"] as $pattern) {

@@ -58,9 +58,15 @@ final class NumberText
         $text = implode("\n", $cells);
 
         // A cell may hold a line break itself.
-        return substr_count($text, "\n") === count($cells) - 1 && preg_match("/^{$number}(?:\n{$number})*+$/D", $text) === 1
-            ? array_map(intval(...), explode("\n", str_replace($decimalMark, '', $text)))
-            : null;
+        if (substr_count($text, "\n") !== count($cells) - 1 || preg_match("/^{$number}(?:\n{$number})*+$/D", $text) !== 1) {
+            return null;
+        }
+        $integers = [];
+        foreach (explode("\n", $decimals === 0 ? $text : str_replace($decimalMark, '', $text)) as $digits) {
+            $integers[] = (int) $digits;
+        }
+
+        return $integers;
     }
 
     public static function isBlank(string $text): bool
