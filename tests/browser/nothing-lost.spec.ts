@@ -239,6 +239,26 @@ test('what failed is asked for again by one press: a picture, the figures, a dat
     await expect(page.getByRole('grid', { name: 'Rows' })).toBeVisible();
 });
 
+test('what is kept in the same moment goes into one report, the first of a dataset', async ({ page }) => {
+    await uploadAndOpen(page, 'kept at once.csv', hives, 'Before');
+    const places = page.getByRole('button', { name: KEEP });
+    const answers: Promise<unknown>[] = [];
+    page.on('response', (response) => {
+        if (response.url().endsWith('/kept')) {
+            answers.push(response.json());
+        }
+    });
+    // All in one moment, and none waits for another's answer.
+    await expect(places.nth(2)).toBeVisible();
+    await places.evaluateAll((found) => found.slice(0, 3).forEach((button) => (button as HTMLButtonElement).click()));
+    await expect.poll(() => answers.length).toBe(3);
+    const reports = (await Promise.all(answers)) as { report: number; block: string }[];
+    expect(new Set(reports.map(({ report }) => report)).size).toBe(1);
+    expect(new Set(reports.map(({ block }) => block)).size).toBe(3);
+    await page.getByRole('link', { name: 'Report' }).click();
+    await expect(page.getByRole('article')).toHaveCount(3);
+});
+
 test('two quick presses move an item twice', async ({ page }) => {
     await uploadAndOpen(page, 'order.csv', hives, 'Before');
     for (let i = 0; i < 3; i++) {

@@ -71,8 +71,7 @@ final class ReportController
     {
         $block = $request->block($dataset, $user);
         $id = $request->report();
-        $report = $id === null ? $dataset->reports()->first() : $dataset->reports()->findOrFail($id);
-        $report = $report instanceof Report ? $edit->keep($report, $block) : $edit->create($dataset, ReportDocument::titled($dataset->title, [$block]));
+        $report = $id === null ? $edit->keepInLast($dataset, $block) : $edit->keep($dataset->reports()->findOrFail($id), $block);
 
         return new JsonResponse(['report' => $report->id, 'block' => $block->id, 'title' => $report->title], 201);
     }

@@ -97,6 +97,34 @@ final readonly class EditReport
         });
     }
 
+    /**
+     * Puts a block into the report that was changed last, or into a first one; of several that are kept at once, one makes it.
+     *
+     * @throws ChangeRefused
+     */
+    public function keepInLast(Dataset $dataset, Block $block): Report
+    {
+        $last = self::lastOf($dataset);
+        if ($last !== null) {
+            return $this->keep($last, $block);
+        }
+        /** @var Report $kept */
+        $kept = DB::transaction(function () use ($dataset, $block): Report {
+            Dataset::query()->whereKey($dataset->id)->lockForUpdate()->value('id');
+            $last = self::lastOf($dataset);
+
+            return $last === null ? $this->create($dataset, ReportDocument::titled($dataset->title, [$block])) : $this->keep($last, $block);
+        }, self::ATTEMPTS);
+
+        return $kept;
+    }
+
+    /** @phpstan-impure somebody may make one meanwhile */
+    private static function lastOf(Dataset $dataset): ?Report
+    {
+        return $dataset->reports()->first();
+    }
+
     public static function hasUndo(Report $report): bool
     {
         return DB::table('report_versions')->where('report_id', $report->id)->where('number', $report->version - 1)->exists();
