@@ -300,6 +300,8 @@ test('bringing in, discarding, renaming and deleting can be asked for again', as
         await expect(unanswered(page)).toHaveCount(0);
     };
     await upload(page, 'unwanted again.csv', hives);
+    // In the list of datasets others may wait, and can be discarded too.
+    await expect(page.getByRole('button', { name: 'Bring in the rows' })).toBeVisible();
     await away('**/cancel', () => page.getByRole('button', { name: 'Discard' }).click());
     await expect(page.getByText('Cancelled; nothing was kept of it.')).toBeVisible();
 

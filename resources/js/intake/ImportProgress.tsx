@@ -31,10 +31,19 @@ export function ImportProgress({ id, fileName, onDismiss }: { id: number; fileNa
                 words={data.error ?? 'Waits for your look at how it is read'}
                 action={{ words: 'Discard', onPress: () => cancel.mutate(id) }}
             >
-                <Link to={`/imports/${id}`} className="font-semibold text-accent underline underline-offset-4">
+                <Link
+                    to={`/imports/${id}`}
+                    aria-label={`Look at it: ${fileName}`}
+                    className="font-semibold text-accent underline underline-offset-4"
+                >
                     Look at it
                 </Link>
-                <Button className="px-2! py-0.5!" disabled={begin.isPending} onClick={() => begin.mutate()}>
+                <Button
+                    className="px-2! py-0.5!"
+                    aria-label={`Bring in as recognised: ${fileName}`}
+                    disabled={begin.isPending}
+                    onClick={() => begin.mutate()}
+                >
                     Bring in as recognised
                 </Button>
             </ProgressLine>
@@ -55,10 +64,18 @@ export function ImportProgress({ id, fileName, onDismiss }: { id: number; fileNa
         return (
             <>
                 <ProgressLine fileName={fileName} state="done" share={1} words={`${counted(data.rows_read, 'row')} read`} {...dismiss}>
-                    <Link to={`/datasets/${data.dataset_id}/rows`} className="font-semibold text-accent underline underline-offset-4">
+                    <Link
+                        to={`/datasets/${data.dataset_id}/rows`}
+                        aria-label={`Open its rows: ${fileName}`}
+                        className="font-semibold text-accent underline underline-offset-4"
+                    >
                         Open its rows
                     </Link>
-                    <Link to={`/datasets/${data.dataset_id}/profile`} className="font-semibold text-accent underline underline-offset-4">
+                    <Link
+                        to={`/datasets/${data.dataset_id}/profile`}
+                        aria-label={`Open its profile: ${fileName}`}
+                        className="font-semibold text-accent underline underline-offset-4"
+                    >
                         Open its profile
                     </Link>
                 </ProgressLine>

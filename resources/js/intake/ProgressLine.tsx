@@ -42,7 +42,7 @@ export function ProgressLine({
                 <span className="ml-auto flex items-center gap-3">
                     {children}
                     {action !== undefined && (
-                        <Button look="quiet" onClick={action.onPress}>
+                        <Button look="quiet" aria-label={`${action.words} ${fileName}`} onClick={action.onPress}>
                             {action.words}
                         </Button>
                     )}
