@@ -19,6 +19,8 @@ test('the focus is where a person expects it after each remedy, what is made, ad
     };
     const press = async (button: ReturnType<Page['getByRole']>) => {
         const name = (await button.textContent()) ?? '';
+        // Not while what was pressed before is still being made: it has no focus then.
+        await expect(button).toBeEnabled();
         await button.focus();
         await page.keyboard.press('Enter');
         await isSomewhere(name);
