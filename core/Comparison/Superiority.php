@@ -58,8 +58,9 @@ final readonly class Superiority
         $isSafe = (float) $one->n() * (float) $other->n() < self::SAFE_PAIRS;
         $unit = self::unit($one, $other);
         $pairs = BigInteger::of($one->n())->multipliedBy($other->n())->multipliedBy(2);
-        if ($isSafe && self::isUncounted($one) && self::isUncounted($other)) {
-            return BigRational::nd(self::twicePairs(self::inOrder($first, $unit), self::inOrder($second, $unit)), $pairs);
+        [$ones, $others] = [self::uncounted($one), self::uncounted($other)];
+        if ($isSafe && $ones !== null && $others !== null) {
+            return BigRational::nd(self::twicePairs(self::inOrder($first, $ones, $unit), self::inOrder($second, $others, $unit)), $pairs);
         }
         // The first is compared with several: it is laid out once.
         [$values, $counts] = self::laidOut($first, $unit);
@@ -145,20 +146,16 @@ final readonly class Superiority
         return $lists;
     }
 
-    /** Whether none of the values was put in order or counted so far. */
-    private static function isUncounted(OrderedValues $values): bool
+    /** The values where none was put in order or counted so far. */
+    private static function uncounted(OrderedValues $values): ?SiftedBuckets
     {
-        return $values instanceof BucketedValues && $values->buckets instanceof SiftedBuckets;
+        return $values instanceof BucketedValues && $values->buckets instanceof SiftedBuckets ? $values->buckets : null;
     }
 
     /** @return list<int|float> all values, ascending */
-    private static function inOrder(Observations $side, ?int $unit): array
+    private static function inOrder(Observations $side, SiftedBuckets $buckets, ?int $unit): array
     {
-        $ordered = $side->remembered('in order ' . ($unit ?? 'as doubles'), static function (Observations $side) use ($unit): ArrayObject {
-            $buckets = $side->values instanceof BucketedValues ? $side->values->buckets : null;
-
-            return new ArrayObject($buckets instanceof SiftedBuckets ? self::inUnit($buckets->sorted(), $side->values->decimals(), $unit) : []);
-        });
+        $ordered = $side->remembered('in order ' . ($unit ?? 'as doubles'), static fn(Observations $side): ArrayObject => new ArrayObject(self::inUnit($buckets->sorted(), $side->values->decimals(), $unit)));
         /** @var list<int|float> $values */
         $values = $ordered->getArrayCopy();
 

@@ -1,5 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, type Block, bodyOf, type Edition, type EditionFile, Refusal, type Report } from '../api/client';
+import { know } from '../api/know';
 import { saveBlob } from '../ui/copying';
 import type { Change } from './document';
 
@@ -109,9 +110,9 @@ export function useEditionChanges(edition: number, isWanted: boolean) {
 export function useReportChanges(report: Report) {
     const queries = useQueryClient();
     const { id, dataset } = report;
-    const know = (now: Report) => {
+    const takeIn = async (now: Report) => {
         told.set(id, now);
-        queries.setQueryData(['report', id], now);
+        await know(queries, ['report', id], now);
         void queries.invalidateQueries({ queryKey: ['reports', dataset] });
     };
     const scope = { id: `report-${id}` };
@@ -137,7 +138,7 @@ export function useReportChanges(report: Report) {
                 await queries.cancelQueries({ queryKey: ['report', id] });
                 queries.setQueryData<Report>(['report', id], (now) => now && { ...now, document: change(now.document) });
             },
-            onSuccess: know,
+            onSuccess: takeIn,
             onError: () => queries.invalidateQueries({ queryKey: ['report', id] }),
         }),
         step: useMutation({
@@ -146,13 +147,13 @@ export function useReportChanges(report: Report) {
                 const { version } = told.get(id) ?? report;
                 return bodyOf(await api.POST(`/reports/{report}/${way}`, { params: { path: { report: id } }, body: { version } }));
             },
-            onSuccess: know,
+            onSuccess: takeIn,
         }),
         mark: useMutation({
             scope,
             mutationFn: async (place: string | null) =>
                 bodyOf(await api.PUT('/reports/{report}/place', { params: { path: { report: id } }, body: { place } })),
-            onSuccess: know,
+            onSuccess: takeIn,
         }),
         see: useMutation({
             mutationFn: () => api.POST('/reports/{report}/seen', { params: { path: { report: id } } }),
