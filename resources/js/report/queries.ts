@@ -1,5 +1,5 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, type Block, bodyOf, type Edition, type EditionFile, Refusal, type Report } from '../api/client';
+import { api, type Block, bodyOf, type Edition, type EditionFile, Refusal, type Report, type ReportDocument } from '../api/client';
 import { know } from '../api/know';
 import { saveBlob } from '../ui/copying';
 import type { Change } from './document';
@@ -110,14 +110,23 @@ export function useEditionChanges(edition: number, isWanted: boolean) {
 export function useReportChanges(report: Report) {
     const queries = useQueryClient();
     const { id, dataset } = report;
-    const takeIn = async (now: Report) => {
+    const takeIn = async (now: Report, shown: ReportDocument = now.document) => {
         told.set(id, now);
-        await know(queries, ['report', id], now);
+        await know(queries, ['report', id], { ...now, document: shown });
         void queries.invalidateQueries({ queryKey: ['reports', dataset] });
     };
     const scope = { id: `report-${id}` };
+    const edits = ['edit-report', id];
+    /** What was asked for behind this change and waits for its turn stays in sight. */
+    const withWaiting = (change: Change, document: ReportDocument): ReportDocument =>
+        queries
+            .getMutationCache()
+            .findAll({ mutationKey: edits, status: 'pending' })
+            .flatMap(({ state }) => (state.variables === change ? [] : [state.variables as Change]))
+            .reduce((changed, waiting) => waiting(changed), document);
     return {
         edit: useMutation({
+            mutationKey: edits,
             scope,
             mutationFn: async (change: Change) => {
                 let known = told.get(id) ?? report;
@@ -138,7 +147,7 @@ export function useReportChanges(report: Report) {
                 await queries.cancelQueries({ queryKey: ['report', id] });
                 queries.setQueryData<Report>(['report', id], (now) => now && { ...now, document: change(now.document) });
             },
-            onSuccess: takeIn,
+            onSuccess: (now, change) => takeIn(now, withWaiting(change, now.document)),
             onError: () => queries.invalidateQueries({ queryKey: ['report', id] }),
         }),
         step: useMutation({
@@ -147,13 +156,13 @@ export function useReportChanges(report: Report) {
                 const { version } = told.get(id) ?? report;
                 return bodyOf(await api.POST(`/reports/{report}/${way}`, { params: { path: { report: id } }, body: { version } }));
             },
-            onSuccess: takeIn,
+            onSuccess: (now) => takeIn(now),
         }),
         mark: useMutation({
             scope,
             mutationFn: async (place: string | null) =>
                 bodyOf(await api.PUT('/reports/{report}/place', { params: { path: { report: id } }, body: { place } })),
-            onSuccess: takeIn,
+            onSuccess: (now) => takeIn(now),
         }),
         see: useMutation({
             mutationFn: () => api.POST('/reports/{report}/seen', { params: { path: { report: id } } }),
