@@ -16,8 +16,8 @@ use RowTally\Core\Values\ValueCounts;
 final readonly class StoredBuckets implements Buckets
 {
     /** Distinct values that are put into one row of the table. */
-    private const SIZE = 512;
-    private const ROWS_AT_ONCE = 64;
+    private const SIZE = 256;
+    private const ROWS_AT_ONCE = 128;
 
     /**
      * @param list<int>       $ids
@@ -159,6 +159,11 @@ final readonly class StoredBuckets implements Buckets
     }
 
     public function unordered(): iterable
+    {
+        return $this->ascending();
+    }
+
+    public function ascending(): iterable
     {
         $this->prefetch(array_keys($this->ids));
         foreach (array_keys($this->ids) as $index) {

@@ -118,10 +118,7 @@ final class BucketedValues implements OrderedValues
 
     public function slices(): iterable
     {
-        $this->buckets->prefetch(array_keys($this->upTo));
-        foreach (array_keys($this->upTo) as $bucket) {
-            yield from $this->buckets->bucket($bucket)->slices();
-        }
+        return $this->buckets->ascending();
     }
 
     public function unorderedSlices(): iterable

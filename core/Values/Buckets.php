@@ -15,6 +15,9 @@ interface Buckets
 
     public function bucket(int $index): ValueCounts;
 
+    /** @return iterable<array{list<int>|list<float>, list<int>}> all distinct values, ascending, and how often each occurs, at most some thousand at a time */
+    public function ascending(): iterable;
+
     /** @return iterable<array{array<int, int>|array<int, float>, list<int>|null}> all values in any order, some thousand at a time; null = each counts once, and they are keyed in any way */
     public function unordered(): iterable;
 

@@ -53,6 +53,11 @@ final class BucketsLess implements Buckets
 
     public function unordered(): iterable
     {
+        return $this->ascending();
+    }
+
+    public function ascending(): iterable
+    {
         $this->prefetch(array_keys($this->left));
         foreach (array_keys($this->left) as $index) {
             yield from $this->bucket($index)->slices();

@@ -39,7 +39,7 @@ final class ValueCounts implements OrderedValues
     {
         return new self(
             Packed::bytes('q*', $values),
-            Packed::bytes('q*', Runs::runningSums($counts)),
+            self::upTo($counts),
             count($values),
             $decimals,
             $powerSums,
@@ -55,11 +55,17 @@ final class ValueCounts implements OrderedValues
     {
         return new self(
             Packed::bytes('e*', $values),
-            Packed::bytes('q*', Runs::runningSums($counts)),
+            self::upTo($counts),
             count($values),
             null,
             $powerSums,
         );
+    }
+
+    /** @param list<int> $counts 1 or more each */
+    private static function upTo(array $counts): string
+    {
+        return array_sum($counts) === count($counts) ? '' : Packed::bytes('q*', Runs::runningSums($counts));
     }
 
     /**

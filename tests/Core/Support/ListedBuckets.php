@@ -31,6 +31,13 @@ final class ListedBuckets implements Buckets
         return ValueCounts::ofUnorderedIntegers($this->buckets[$index], 0);
     }
 
+    public function ascending(): iterable
+    {
+        foreach (array_keys($this->buckets) as $index) {
+            yield from $this->bucket($index)->slices();
+        }
+    }
+
     public function unordered(): iterable
     {
         foreach ($this->buckets as $values) {

@@ -14,6 +14,7 @@ use RowTally\Core\Observations\Deviations;
 use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\BucketedValues;
 use RowTally\Core\Values\BucketPlaces;
+use RowTally\Core\Values\BucketsLess;
 use RowTally\Core\Values\Exact;
 use RowTally\Core\Values\OrderedValues;
 use RowTally\Core\Values\PowerSums;
@@ -105,7 +106,9 @@ final class EveryLookUpTest extends TestCase
         $values->between(3, 8);
         self::assertSame([[0, 3], [0, 1, 3, 4], [0, 1, 2]], $buckets->foreseen);
         self::assertSame(array_merge(...self::INTEGERS), self::listed($values->slices()));
-        self::assertSame([0, 1, 2, 3, 4], $buckets->foreseen[3]);
+        // Without the only 4: all that is left is foreseen before the first is asked for.
+        self::assertSame(array_values(array_diff(array_merge(...self::INTEGERS), [4])), self::listed((new BucketsLess($buckets, [2 => [4 => 1]]))->ascending()));
+        self::assertCount(4, $buckets->foreseen);
         self::assertSame([0, 1, 1, 2, 3, 4, 4], array_map($values->bucketOf(...), [-3, -2, 0, 1, 5, 12, 99]));
 
         // Rank 1 is in a bucket that no quarter of the ranks is in.
