@@ -24,10 +24,16 @@ final class Faces
         return (string) preg_replace('/<style>/', '<style>' . self::rules(), $svg, 1);
     }
 
-    /** The faces as rules of a style sheet. */
-    public static function rules(): string
+    /**
+     * The faces as rules of a style sheet.
+     *
+     * @param bool $isForPdf without compression, which the program that makes PDFs takes long to undo
+     */
+    public static function rules(bool $isForPdf = false): string
     {
-        return implode('', array_map(static fn(array $face): string => "@font-face{font-family:\"{$face[0]}\";src:url(data:font/woff2;base64,"
-            . base64_encode((string) file_get_contents(self::FOLDER . "{$face[1]}.woff2")) . ")format(\"woff2\");{$face[2]}}", self::FACES));
+        [$ending, $type, $format] = $isForPdf ? ['ttf', 'font/ttf', 'truetype'] : ['woff2', 'font/woff2', 'woff2'];
+
+        return implode('', array_map(static fn(array $face): string => "@font-face{font-family:\"{$face[0]}\";src:url(data:{$type};base64,"
+            . base64_encode((string) file_get_contents(self::FOLDER . "{$face[1]}.{$ending}")) . ")format(\"{$format}\");{$face[2]}}", self::FACES));
     }
 }

@@ -3,6 +3,7 @@ import { copyFileSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import * as fontkit from 'fontkit';
+import fontverter from 'fontverter';
 import subset from 'subset-font';
 import { shippedCharacters } from './shippedCharacters.mjs';
 
@@ -44,6 +45,11 @@ for (const [name, path, letters] of FACES) {
 }
 for (const [name, path] of COPIED) {
     copyFileSync(whole(path), join(folder, `${name}.woff2`));
+}
+
+/** Those of a report once more as they are without compression: the program that makes PDFs takes a third of a second to undo it. */
+for (const name of ['ui', 'figures', 'signs-400', 'signs-600', 'marks', 'mono-marks', 'text-400-italic']) {
+    writeFileSync(join(folder, `${name}.ttf`), await fontverter.convert(readFileSync(join(folder, `${name}.woff2`)), 'truetype'));
 }
 
 /** More letters of the Latin script, which the page fetches where a name has them. */

@@ -106,7 +106,7 @@ final readonly class HandOver
         return Markup::tidy($this->views->make('report.paper', [
             'paper' => $paper,
             'files' => $files,
-            'faces' => $files === null ? Faces::rules() : '',
+            'faces' => $files === null ? Faces::rules(isForPdf: $hasWidths) : '',
             'style' => (string) file_get_contents(resource_path('views/report/paper.css')),
             'size' => self::SIZES[$size],
             'widthsFor' => $hasWidths ? $size : null,
@@ -193,7 +193,7 @@ final readonly class HandOver
         if ($ids === []) {
             return [];
         }
-        $pdf = self::pdf('<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Pictures</title><style>' . Faces::rules() . "{$pages}body{margin:0}</style></head><body>{$bodies}</body></html>", [], $isWanted);
+        $pdf = self::pdf('<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Pictures</title><style>' . Faces::rules(isForPdf: true) . "{$pages}body{margin:0}</style></head><body>{$bodies}</body></html>", [], $isWanted);
 
         return Tool::inFolder(static function (string $folder) use ($pdf, $ids, $isWanted): array {
             Tool::run(['pdftoppm', '-r', (string) self::DOTS_AN_INCH, '-png', '-', "{$folder}/p"], $pdf, 'The pictures', isWanted: $isWanted);
