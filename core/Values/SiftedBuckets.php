@@ -19,6 +19,7 @@ final class SiftedBuckets implements Buckets
     /** A walk through all of them sifts so many values at once, at least. */
     private const WALKED_AT_ONCE = 1 << 18;
     private const IN_A_SLICE = 8192;
+    private const MOST_IN_PIECES = 1 << 21;
 
     /** @var list<int> numbers of the buckets that hold anything, ascending */
     private readonly array $numbers;
@@ -139,13 +140,27 @@ final class SiftedBuckets implements Buckets
             $buckets[] = $values;
             $held += count($values);
             if ($held >= self::IN_A_SLICE) {
-                yield Runs::of(array_merge(...$buckets));
+                yield from self::slices($buckets);
                 $buckets = [];
                 $held = 0;
             }
         }
         if ($held > 0) {
-            yield Runs::of(array_merge(...$buckets));
+            yield from self::slices($buckets);
+        }
+    }
+
+    /**
+     * @param list<list<int>|list<float>> $buckets ascending, one after the other
+     *
+     * @return iterable<array{list<int>|list<float>, list<int>}>
+     */
+    private static function slices(array $buckets): iterable
+    {
+        [$values, $counts] = Runs::of(array_merge(...$buckets));
+        // One bucket may hold most of all.
+        foreach (array_chunk($values, 2 * self::IN_A_SLICE) as $i => $some) {
+            yield [$some, array_slice($counts, 2 * self::IN_A_SLICE * $i, count($some))];
         }
     }
 
@@ -173,12 +188,19 @@ final class SiftedBuckets implements Buckets
     }
 
     /**
-     * All of them, ascending: bucket after bucket takes two thirds of the time of all in one piece.
+     * All of them, ascending: bucket after bucket takes two thirds of the time of all in one piece, and twice the memory for a while.
      *
      * @return list<int>|list<float>
      */
     public function sorted(): array
     {
+        if (array_sum($this->counts) > self::MOST_IN_PIECES) {
+            $all = array_merge(...$this->parts);
+            sort($all);
+
+            return $all;
+        }
+
         return array_merge(...iterator_to_array($this->inOrder(), false));
     }
 

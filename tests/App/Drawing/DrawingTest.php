@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\App\Drawing;
 
 use App\Drawing\Axes;
+use App\Drawing\Faces;
 use App\Drawing\Palette;
 use App\Drawing\Scale;
 use App\Drawing\Scene;
@@ -98,6 +99,17 @@ final class DrawingTest extends TestCase
         self::assertGreaterThan(100, (float) $caption?->getAttribute('y'));
         self::assertLessThan(0, (float) $title?->getAttribute('y'));
         self::assertSame([Palette::named('dark')->ink('soft'), Palette::named('dark')->ink('ink')], [$caption?->getAttribute('fill'), $title?->getAttribute('fill')]);
+    }
+
+    public function test_a_pdf_gets_the_same_faces_without_compression(): void
+    {
+        $named = static fn(string $rules): array => preg_match_all('/font-family:"([^"]+)";src:url\(data:(font\/[a-z0-9]+);base64,([^)]{8})[^}]*?;(font-[^}]+)/', $rules, $faces, PREG_SET_ORDER) > 0 ? $faces : [];
+        [$small, $plain] = [$named(Faces::rules()), $named(Faces::rules(isForPdf: true))];
+        self::assertCount(7, $plain);
+        self::assertSame(array_map(static fn(array $face): array => [$face[1], $face[4]], $small), array_map(static fn(array $face): array => [$face[1], $face[4]], $plain));
+        foreach ($plain as [, $face, $type, $bytes]) {
+            self::assertSame(['font/ttf', "\x00\x01\x00\x00"], [$type, substr((string) base64_decode($bytes, true), 0, 4)], $face);
+        }
     }
 
     public function test_groups_share_eight_hues_and_overall_has_its_own(): void

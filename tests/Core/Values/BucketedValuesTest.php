@@ -7,6 +7,7 @@ namespace Tests\Core\Values;
 use Brick\Math\BigRational;
 use Eris\Generators;
 use Eris\TestTrait;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Exception\InvalidInput;
@@ -63,6 +64,31 @@ final class BucketedValuesTest extends TestCase
 
         self::assertSame([3, 1, 1, 1], $values->buckets->sizes());
         self::assertSame([0, 0, 0, 1, 2, 2, 3, 3], array_map($values->bucketOf(...), [-4, 3, 4, 5, 9, 10, 13, 999]));
+    }
+
+    /** Half a million, so that they are walked through in several steps; most of them in one bucket, or evenly. */
+    #[TestWith([0.0])]
+    #[TestWith([0.6])]
+    public function test_very_many_come_in_order_some_thousand_at_a_time(float $shareInOne): void
+    {
+        mt_srand(5);
+        $parts = array_chunk(array_map(static fn(int $i): int => $i < $shareInOne * 500_000 ? mt_rand(0, 99_999) : mt_rand(0, 99_999_999), range(1, 500_000)), 8192);
+        $all = array_merge(...$parts);
+        $plain = ValueCounts::ofUnorderedIntegers($all, 2);
+        $sifted = SiftedBuckets::of($parts, BucketPlaces::ofIntegers(0, 99_999_999, 500), 2);
+
+        $values = $counts = [];
+        foreach ($sifted->ascending() as [$some, $often]) {
+            self::assertLessThanOrEqual(16_384, count($some));
+            self::assertSameSize($some, $often);
+            $values[] = $some;
+            $counts[] = $often;
+        }
+        /** @var list<int> $ascending */
+        $ascending = array_merge(...$values);
+        self::assertSame($plain->toBytes(), ValueCounts::ofIntegers($ascending, array_merge(...$counts), 2)->toBytes());
+        sort($all);
+        self::assertSame($all, $sifted->sorted());
     }
 
     public function test_slim_bytes_come_back_the_same(): void
