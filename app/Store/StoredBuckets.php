@@ -6,6 +6,7 @@ namespace App\Store;
 
 use App\Models\Variable;
 use Illuminate\Support\Facades\DB;
+use RowTally\Core\Values\BucketByBucket;
 use RowTally\Core\Values\BucketedValues;
 use RowTally\Core\Values\Buckets;
 use RowTally\Core\Values\Packed;
@@ -15,6 +16,8 @@ use RowTally\Core\Values\ValueCounts;
 /** Buckets of a tally in the database: what each holds is known, and read only when somebody looks into it. */
 final readonly class StoredBuckets implements Buckets
 {
+    use BucketByBucket;
+
     /** Distinct values that are put into one row of the table. */
     private const SIZE = 256;
     private const ROWS_AT_ONCE = 128;
@@ -156,19 +159,6 @@ final readonly class StoredBuckets implements Buckets
     public function bucket(int $index): ValueCounts
     {
         return $this->reader->bucket($this->ids[$index], $this->decimals);
-    }
-
-    public function unordered(): iterable
-    {
-        return $this->ascending();
-    }
-
-    public function ascending(): iterable
-    {
-        $this->prefetch(array_keys($this->ids));
-        foreach (array_keys($this->ids) as $index) {
-            yield from $this->bucket($index)->slices();
-        }
     }
 
     public function prefetch(array $indexes): void

@@ -11,6 +11,8 @@ namespace RowTally\Core\Values;
  */
 final class BucketsLess implements Buckets
 {
+    use BucketByBucket;
+
     /** @var list<int> places among all buckets, of those that keep a value */
     private array $left = [];
     /** @var list<int> */
@@ -49,19 +51,6 @@ final class BucketsLess implements Buckets
         $place = $this->left[$index];
 
         return $this->made[$index] ??= isset($this->removed[$place]) ? $this->all->bucket($place)->changed($this->removed[$place], []) : $this->all->bucket($place);
-    }
-
-    public function unordered(): iterable
-    {
-        return $this->ascending();
-    }
-
-    public function ascending(): iterable
-    {
-        $this->prefetch(array_keys($this->left));
-        foreach (array_keys($this->left) as $index) {
-            yield from $this->bucket($index)->slices();
-        }
     }
 
     public function prefetch(array $indexes): void

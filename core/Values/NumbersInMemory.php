@@ -9,11 +9,11 @@ use FFI\CData;
 use FFI\Exception as Refused;
 
 /**
- * Packed numbers, read through a view of the bytes in memory: unpack() makes a text of each number's place first, and takes
+ * Packed numbers, read as what they are in memory: unpack() makes a text of each number's place first, and takes
  * twice as long.
  *
  * Bytes are copied into a buffer of our own, and no further than it goes. PHP allows that in a command, and in a web server to what
- * was loaded before the first request; where it does not, or the machine orders bytes the other way, there is no view.
+ * was loaded before the first request; where it does not, or the machine orders bytes the other way, there is no buffer.
  *
  * @internal
  */
@@ -24,31 +24,32 @@ final class NumbersInMemory
     private const TYPES = ['C' => 'uint8_t', 's' => 'int16_t', 'v' => 'uint16_t', 'l' => 'int32_t', 'V' => 'uint32_t', 'q' => 'int64_t', 'e' => 'double'];
     private const BYTES = 65_536;
 
-    private static ?CData $buffer = null;
-    /** @var array<string, CData> the buffer as numbers, by the letter */
-    private static array $views = [];
-    private static ?bool $isThere = null;
+    /** @var array<string, CData|null> a buffer for each kind of number, by the letter; null where there can be none */
+    private static array $buffers = [];
 
     /**
      * @param string $letter one of `WIDTHS`
      * @param int    $count  as many are in the bytes from the offset on, at least
      *
-     * @return array<int, int>|array<int, float>|null keyed from 1; null where there is no view
+     * @return array<int, int>|array<int, float>|null keyed from 1; null where there is no buffer
      */
     public static function read(string $letter, string $bytes, int $offset, int $count): ?array
     {
-        if (!(self::$isThere ??= self::isThere()) || self::$buffer === null) {
+        if (!array_key_exists($letter, self::$buffers)) {
+            self::$buffers[$letter] = self::buffer($letter);
+        }
+        $buffer = self::$buffers[$letter];
+        if ($buffer === null) {
             return null;
         }
         $width = self::WIDTHS[$letter];
-        $view = self::$views[$letter];
         $slice = intdiv(self::BYTES, $width);
         $numbers = [];
         for ($done = 0; $done < $count; $done += $slice) {
             $some = min($slice, $count - $done);
             $from = $offset + $done * $width;
-            FFI::memcpy(self::$buffer, $from === 0 ? $bytes : substr($bytes, $from, $some * $width), max(0, $some * $width));
-            $numbers = self::appended($numbers, $view, $done, $some);
+            FFI::memcpy($buffer, $from === 0 ? $bytes : substr($bytes, $from, $some * $width), max(0, $some * $width));
+            $numbers = self::appended($numbers, $buffer, $done, $some);
         }
 
         return $numbers;
@@ -59,35 +60,25 @@ final class NumbersInMemory
      *
      * @return array<int, int>|array<int, float>
      */
-    private static function appended(array $numbers, CData $view, int $done, int $count): array
+    private static function appended(array $numbers, CData $buffer, int $done, int $count): array
     {
         for ($i = 0; $i < $count; ++$i) {
-            $numbers[++$done] = $view[$i];
+            $numbers[++$done] = $buffer[$i];
         }
 
         /** @var array<int, int>|array<int, float> $numbers */
         return $numbers;
     }
 
-    private static function isThere(): bool
+    private static function buffer(string $letter): ?CData
     {
         if (pack('S', 1) !== "\x01\x00") {
-            return false;
+            return null;
         }
         try {
-            $memory = FFI::cdef();
-            self::$buffer = $memory->new('uint8_t[' . self::BYTES . ']');
-            foreach (self::TYPES as $letter => $type) {
-                $view = self::$buffer === null ? null : $memory->cast($type . '[' . intdiv(self::BYTES, self::WIDTHS[$letter]) . ']', self::$buffer);
-                if ($view === null) {
-                    return false;
-                }
-                self::$views[$letter] = $view;
-            }
+            return FFI::cdef()->new(self::TYPES[$letter] . '[' . intdiv(self::BYTES, self::WIDTHS[$letter]) . ']');
         } catch (Refused) {
-            return false;
+            return null;
         }
-
-        return true;
     }
 }
