@@ -34,9 +34,13 @@ final class PackedTallies
             $isInBuckets = $values instanceof BucketedValues;
             // The shape needs every value, and is the same whatever the basis; after an edit of very many it waits until somebody asks.
             $shape = ($isInBuckets && $values->buckets instanceof StoredBuckets) || $group->allEqual() ? null : $group->shape();
-            $packed = pack('qee', $shape === null ? 0 : 1, $shape->skewness ?? 0.0, $shape->kurtosis ?? 0.0) . ($isInBuckets
-                ? ($values->buckets instanceof StoredBuckets ? $values->buckets : StoredBuckets::keep($values, $variable, $rowGrouping))->toBytes($values->powerSums())
-                : $values->counted()->toBytes());
+            $packed = pack('qee', $shape === null ? 0 : 1, $shape->skewness ?? 0.0, $shape->kurtosis ?? 0.0);
+            if ($isInBuckets) {
+                [$buckets, $roundCounts] = $values->buckets instanceof StoredBuckets ? [$values->buckets, $values->roundCounts] : StoredBuckets::keep($values, $variable, $rowGrouping);
+                $packed .= $buckets->toBytes($values->powerSums(), $roundCounts);
+            } else {
+                $packed .= $values->counted()->toBytes();
+            }
             $bytes .= pack('qqqq', $isInBuckets ? self::IN_BUCKETS : self::HERE, $group->missing, $group->countDecimals, strlen($packed)) . $packed;
         }
 

@@ -121,11 +121,12 @@ final readonly class ReadRows
      */
     private function variables(Dataset $dataset, array $keys): array
     {
+        if ($keys === []) {
+            return array_values($dataset->variables->all());
+        }
         $byKey = $dataset->variables->keyBy('key');
 
-        return $keys === []
-            ? array_values($dataset->variables->all())
-            : array_map(static fn(string $key): Variable => $byKey->get($key) ?? throw UnknownVariable::named($key), $keys);
+        return array_map(static fn(string $key): Variable => $byKey->get($key) ?? throw UnknownVariable::named($key), $keys);
     }
 
     /**

@@ -11,6 +11,7 @@ use RowTally\Core\Values\BucketedValues;
 use RowTally\Core\Values\Buckets;
 use RowTally\Core\Values\Packed;
 use RowTally\Core\Values\PowerSums;
+use RowTally\Core\Values\RoundCounts;
 use RowTally\Core\Values\ValueCounts;
 
 /** Buckets of a tally in the database: what each holds is known, and read only when somebody looks into it. */
@@ -35,11 +36,23 @@ final readonly class StoredBuckets implements Buckets
         private BucketReader $reader = new BucketReader(),
     ) {}
 
-    /** Puts values in order and keeps them. */
-    public static function keep(BucketedValues $values, Variable $variable, string $rowGrouping): self
+    /**
+     * Puts values in order and keeps them.
+     *
+     * @return array{self, RoundCounts|null}
+     */
+    public static function keep(BucketedValues $values, Variable $variable, string $rowGrouping): array
     {
         $sizes = $highest = $payloads = [];
+        $ends = $values->buckets->highest();
+        $end = $ends[count($ends) - 1] ?? 0;
+        $roundCounts = null;
         foreach (self::pieces($values) as [$some, $counts]) {
+            if (is_int($end) && is_int($some[0])) {
+                /** @var list<int> $some */
+                $roundCounts = $sizes === [] ? RoundCounts::over($some[0], $end) : $roundCounts;
+                $roundCounts?->add($some, $counts);
+            }
             $payloads[] = self::counts($some, $counts, $values->decimals())->toSlimBytes();
             $sizes[] = array_sum($counts);
             $highest[] = $some[count($some) - 1];
@@ -52,7 +65,7 @@ final readonly class StoredBuckets implements Buckets
             $ids = [...$ids, ...range($first, $first + count($rows) - 1)];
         }
 
-        return new self($ids, $sizes, $highest, $values->decimals());
+        return [new self($ids, $sizes, $highest, $values->decimals()), $roundCounts];
     }
 
     /** @return iterable<array{non-empty-list<int>|non-empty-list<float>, list<int>}> some hundred distinct values at a time, with their counts */
@@ -82,21 +95,23 @@ final readonly class StoredBuckets implements Buckets
         $integers = static fn(string $part): array => $part === '' ? [] : array_values(Packed::integers('q*', $part));
         $ends = $list(2);
         $sums = 32 + 3 * $words;
+        $rest = $sums + $sumLength + $squaresLength;
 
         return new BucketedValues(
             new self($integers($list(0)), $integers($list(1)), $decimals === null && $ends !== '' ? array_values(Packed::doubles('e*', $ends)) : $integers($ends), $decimals, $reader),
             $decimals,
             PowerSums::fromTexts($n, substr($bytes, $sums, $sumLength), substr($bytes, $sums + $sumLength, $squaresLength), $decimals),
+            strlen($bytes) > $rest ? RoundCounts::fromBytes(substr($bytes, $rest)) : null,
         );
     }
 
-    public function toBytes(PowerSums $powerSums): string
+    public function toBytes(PowerSums $powerSums, ?RoundCounts $roundCounts): string
     {
         $sums = $powerSums->toTexts();
 
         return pack('q4', count($this->ids), $powerSums->n, strlen($sums['sum']), strlen($sums['squares']))
             . pack('q*', ...$this->ids) . pack('q*', ...$this->sizes) . pack($this->decimals === null ? 'e*' : 'q*', ...$this->highest)
-            . $sums['sum'] . $sums['squares'];
+            . $sums['sum'] . $sums['squares'] . $roundCounts?->toBytes();
     }
 
     /**
@@ -137,6 +152,7 @@ final readonly class StoredBuckets implements Buckets
             $values->powerSums()
                 ->plus(PowerSums::ofIntegers(array_keys($added), array_values($added), $decimals))
                 ->minus(PowerSums::ofIntegers(array_keys($removed), array_values($removed), $decimals)),
+            $values->roundCounts?->changed($removed, $added),
         );
     }
 

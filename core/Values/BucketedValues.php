@@ -26,6 +26,8 @@ final class BucketedValues implements OrderedValues
         public readonly Buckets $buckets,
         private readonly ?int $decimals,
         private readonly PowerSums $powerSums,
+        /** Known of those in the store. */
+        public readonly ?RoundCounts $roundCounts = null,
     ) {
         $upTo = [];
         $sum = 0;
@@ -75,6 +77,10 @@ final class BucketedValues implements OrderedValues
 
     public function countBelowUnscaled(int $bound): int
     {
+        $known = $this->roundCounts?->below($bound);
+        if ($known !== null) {
+            return $known;
+        }
         $bucket = self::first($this->highest, $bound);
 
         return $bucket >= count($this->upTo) ? $this->n() : $this->before($bucket) + $this->buckets->bucket($bucket)->countBelowUnscaled($bound);
@@ -150,6 +156,9 @@ final class BucketedValues implements OrderedValues
     {
         $buckets = [];
         foreach ($bounds as $bound) {
+            if (is_int($bound) && $this->roundCounts?->below($bound) !== null) {
+                continue;
+            }
             $bucket = is_int($bound) ? self::first($this->highest, $bound) : $this->bucketAtBound($bound);
             if ($bucket < count($this->upTo)) {
                 $buckets[$bucket] = $bucket;
@@ -204,7 +213,7 @@ final class BucketedValues implements OrderedValues
 
         return $left->sizes() === []
             ? ValueCounts::ofIntegers([], [], $decimals)
-            : new self($left, $decimals, $this->powerSums->minus(PowerSums::ofIntegers(array_keys($removed), array_values($removed), $decimals)));
+            : new self($left, $decimals, $this->powerSums->minus(PowerSums::ofIntegers(array_keys($removed), array_values($removed), $decimals)), $this->roundCounts?->changed($removed, []));
     }
 
     /** The bucket that holds a value or would hold it: the first whose largest is not smaller; the last for anything beyond. */

@@ -13,6 +13,7 @@ use App\Intake\PreparedTable;
 use App\Intake\ReadTable;
 use App\Intake\ReadVariable;
 use App\Intake\TableReading;
+use Brick\Math\BigDecimal;
 use Eris\Generators;
 use Eris\TestTrait;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -49,7 +50,7 @@ final class RoundTripTest extends TestCase
             $day = ['2026-03-21', '2026-03-22', '1999-12-31', '2026-01-01'];
             for ($row = mt_rand(0, 40); $row > 0; --$row) {
                 [$number, $gap, $text, $days] = [mt_rand(-10 ** 9, 10 ** 9), mt_rand(0, 20), mt_rand(0, count(self::LABELS) - 1), mt_rand(0, 20_000)];
-                $scaled = bcdiv((string) $number, bcpow('10', (string) $decimals), $decimals);
+                $scaled = (string) BigDecimal::ofUnscaledValue($number, $decimals);
                 $kg[] = $gap === 0 ? '' : $scaled;
                 $label[] = $gap === 1 ? '' : self::LABELS[$text];
                 $day[] = $gap === 2 ? '' : gmdate('Y-m-d', 86_400 * $days);

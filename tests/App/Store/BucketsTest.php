@@ -7,6 +7,7 @@ namespace Tests\App\Store;
 use App\Models\Dataset;
 use App\Store\StoredColumns;
 use App\Store\Tallies;
+use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Support\Facades\DB;
 use RowTally\Core\Columns\TallyColumn;
 use RowTally\Core\Values\BucketedValues;
@@ -30,6 +31,24 @@ final class BucketsTest extends AppTestCase
         $read = array_filter(DB::getQueryLog(), static fn(array $query): bool => str_contains($query['query'], '`tally_buckets`'));
         self::assertLessThan(DB::table('tally_buckets')->where('grouping', '')->count(), array_sum(array_map(static fn(array $query): int => count($query['bindings']), $read)));
         DB::disableQueryLog();
+    }
+
+    public function test_classes_between_round_edges_look_into_no_bucket(): void
+    {
+        $dataset = $this->manyValues();
+        $before = $this->profile($dataset, 'of=x&figures=n');
+        $outermost = DB::table('tally_buckets')->where('grouping', '')->selectRaw('MIN(id) AS first, MAX(id) AS last')->first();
+        self::assertNotNull($outermost);
+        // Those of the quartiles, which the width of the classes goes by, and the outermost.
+        $quartiles = [];
+        DB::listen(static function (QueryExecuted $query) use (&$quartiles): void {
+            if (str_contains($query->sql, '`tally_buckets`')) {
+                $quartiles = [...$quartiles, ...$query->bindings];
+            }
+        });
+        self::assertSame($before, $this->profile($dataset, 'of=x&figures=n'));
+        self::assertGreaterThan(20, count($before['sheets'][0]['frequencies']['rows']));
+        self::assertLessThanOrEqual(8, count(array_unique($quartiles)));
     }
 
     /** With all values held until the answer is sent, which the test client waits for, and with none: then they are counted again. */
@@ -72,6 +91,10 @@ final class BucketsTest extends AppTestCase
             self::assertInstanceOf(BucketedValues::class, $carried->values);
             self::assertSame($anew->values->counted()->toBytes(), $carried->values->counted()->toBytes());
             self::assertSame($anew->missing, $carried->missing);
+            self::assertNotNull($carried->values->roundCounts?->below(10 ** 8));
+            foreach (range(-10 ** 8, 10 ** 9, 10 ** 6) as $round) {
+                self::assertSame($anew->values->countBelowUnscaled($round), $carried->values->countBelowUnscaled($round));
+            }
         }
         self::assertLessThanOrEqual($kept + 8, DB::table('tally_buckets')->where('grouping', '')->count());
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Formula;
 
+use Brick\Math\BigDecimal;
 use Eris\Generators;
 use Eris\TestTrait;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -285,7 +286,7 @@ final class FormulaTest extends TestCase
             ->then(function (int $a, int $b, int $decimals): void {
                 $x = $a / 10 ** $decimals;
                 $y = $b / 10 ** $decimals;
-                $sum = bcdiv((string) ($a + $b), bcpow('10', (string) $decimals), $decimals);
+                $sum = (string) BigDecimal::ofUnscaledValue($a + $b, $decimals);
                 self::assertSame([$sum], $this->cells('a + b', ['a' => [$x], 'b' => [$y]], ['a' => $decimals, 'b' => $decimals]));
             });
     }
