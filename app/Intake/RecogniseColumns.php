@@ -144,6 +144,7 @@ final class RecogniseColumns
             $missing,
             $inDoubt,
             $decision->isFilledDown,
+            count(array_flip($cells)),
         );
     }
 }

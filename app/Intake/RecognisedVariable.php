@@ -28,5 +28,7 @@ final readonly class RecognisedVariable
         public ?string $inDoubt = null,
         /** Whether an empty cell has the entry of the one above it. */
         public bool $isFilledDown = false,
+        /** How many different texts the cells are that were looked at. */
+        public int $texts = 0,
     ) {}
 }

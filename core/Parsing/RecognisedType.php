@@ -42,24 +42,32 @@ final readonly class RecognisedType
     public static function of(string $name, array $head, array $spread, bool $commaMark, bool $isAlone = false): self
     {
         $cells = [...$head, ...$spread];
-        $filled = array_values(array_filter($cells, static fn(string $cell): bool => !NumberText::isBlank($cell)));
+        $filled = $meant = [];
+        foreach ($cells as $cell) {
+            if (!NumberText::isBlank($cell)) {
+                $filled[] = $cell;
+                if (!MissingMarks::isKnown($cell)) {
+                    $meant[] = $cell;
+                }
+            }
+        }
         if ($filled === []) {
             return new self(VariableType::Number);
         }
-        $meant = array_values(array_filter($filled, static fn(string $cell): bool => !MissingMarks::isKnown($cell)));
         $dateOrder = $meant === [] ? null : DateText::recognise($meant);
         if ($dateOrder !== null) {
             return new self(VariableType::Date, new NumberStyle(), $dateOrder);
         }
         $style = NumberStyle::recognise($meant, $commaMark);
-        $numbers = $style->fits(array_count_values($meant));
+        $texts = array_count_values($meant);
+        $numbers = $style->fits($texts);
         // Cells that may be negatives speak for numbers too: whether they are is asked.
-        $mayBe = $numbers === 0 ? 0 : $style->withNegatives()->fits(array_count_values($meant));
+        $mayBe = $numbers === 0 ? 0 : $style->withNegatives()->fits($texts);
         $isNumber = $meant !== [] && 3 * max($numbers, $mayBe) >= 2 * count($meant);
         if ($isNumber && $numbers < count($meant) && ClassLabels::areValuesWithAnOpenEnd($meant)) {
             return new self(VariableType::Category);
         }
-        if (!$isNumber && ClassLabels::areClasses(array_map(strval(...), array_keys(array_count_values($meant))))) {
+        if (!$isNumber && ClassLabels::areClasses(array_map(strval(...), array_keys($texts)))) {
             return new self(VariableType::Category);
         }
         if (count($filled) === count($cells) && self::isId($name, $head, $filled, $isNumber, $isAlone)) {

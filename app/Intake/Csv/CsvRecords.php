@@ -53,6 +53,9 @@ final class CsvRecords
      */
     public function cut(string $text, int $line, bool $isLast): array
     {
+        if ($this->delimiter !== '' && $this->delimiter !== ' ' && ($this->quote === '' || !str_contains($text, $this->quote)) && !str_contains($text, "\r")) {
+            return self::cutPlain($this->delimiter, $text, $line, $isLast);
+        }
         $records = [];
         $lines = [];
         $ends = [];
@@ -92,5 +95,31 @@ final class CsvRecords
         }
 
         return ['records' => $records, 'lines' => $lines, 'ends' => $ends, 'next' => $startLine];
+    }
+
+    /**
+     * The same of a text whose lines are records and end in LF.
+     *
+     * @param non-empty-string $delimiter
+     *
+     * @return array{records: list<list<string>>, lines: list<int>, ends: list<int>, next: int}
+     */
+    private static function cutPlain(string $delimiter, string $text, int $line, bool $isLast): array
+    {
+        $rows = explode("\n", $text);
+        // Behind the last line break stands a record only where the file ends there.
+        $rest = array_pop($rows);
+        $records = $ends = [];
+        $at = 0;
+        foreach ($rows as $row) {
+            $records[] = explode($delimiter, $row);
+            $ends[] = $at += strlen($row) + 1;
+        }
+        if ($isLast && $rest !== '') {
+            $records[] = explode($delimiter, $rest);
+            $ends[] = strlen($text);
+        }
+
+        return ['records' => $records, 'lines' => $records === [] ? [] : range($line, $line + count($records) - 1), 'ends' => $ends, 'next' => $line + count($records)];
     }
 }

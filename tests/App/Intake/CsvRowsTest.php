@@ -5,13 +5,18 @@ declare(strict_types=1);
 namespace Tests\App\Intake;
 
 use App\Intake\Csv\CsvFile;
+use App\Intake\Csv\CsvRecords;
 use App\Intake\Csv\CsvRows;
+use Eris\Generators;
+use Eris\TestTrait;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /** The fast way through a block against the careful one: the same file with one quoted cell must give the same cells. */
 final class CsvRowsTest extends TestCase
 {
+    use TestTrait;
+
     private string $path = '';
 
     protected function tearDown(): void
@@ -26,6 +31,26 @@ final class CsvRowsTest extends TestCase
             yield "{$name}, LF" => [$delimiter, "\n"];
             yield "{$name}, CRLF" => [$delimiter, "\r\n"];
         }
+    }
+
+    /** A quotation mark further on lets the same lines be looked at cell by cell. */
+    public function test_plain_lines_are_cut_as_those_with_marks_behind_them(): void
+    {
+        $this->limitTo(100)->forAll(Generators::choose(1, 1 << 30), Generators::elements(',', ';', "\t"))->then(static function (int $seed, string $delimiter): void {
+            mt_srand($seed);
+            $text = implode("\n", array_map(static fn(): string => implode($delimiter, array_map(static fn(): string => ['', 'a', ' b ', "it's", '1,5;x', 'ü'][mt_rand(0, 5)], range(1, mt_rand(1, 4)))), range(1, mt_rand(1, 9))));
+            $records = new CsvRecords($delimiter);
+            $careful = $records->cut("{$text}\n\"\"\n", 7, true);
+            $plain = $records->cut("{$text}\n", 7, true);
+
+            self::assertSame(array_slice($careful['records'], 0, -1), $plain['records']);
+            self::assertSame([array_slice($careful['lines'], 0, -1), array_slice($careful['ends'], 0, -1), $careful['next'] - 1], [$plain['lines'], $plain['ends'], $plain['next']]);
+            // Without a line break at its end the last line is whole only where the file ends.
+            $whole = str_ends_with("\n{$text}", "\n") ? array_slice($plain['records'], 0, -1) : $plain['records'];
+            self::assertSame($whole, $records->cut($text, 7, true)['records']);
+            self::assertSame(array_slice($plain['records'], 0, -1), $records->cut($text, 7, false)['records']);
+        });
+        self::assertSame(['records' => [], 'lines' => [], 'ends' => [], 'next' => 1], (new CsvRecords(','))->cut('', 1, true));
     }
 
     #[DataProvider('dialects')]

@@ -108,6 +108,10 @@ final class SharedReadingTest extends TestCase
         self::assertSame([[0], [1]], $of(VariableType::Number, VariableType::Category));
         self::assertSame([[1], [0, 2]], $of(VariableType::Category, VariableType::Date, VariableType::Text));
         self::assertSame([[0, 2, 4], [1, 3, 5]], $of(...array_fill(0, 6, VariableType::Number)));
+
+        // A number, a category, then numbers of many, some, few and very many texts.
+        $variables = array_map(static fn(?int $texts): RecognisedVariable => new RecognisedVariable('x', null, $texts === null ? VariableType::Category : VariableType::Number, texts: $texts ?? 5), [9000, null, 6000, 330, 60, 11_000]);
+        self::assertSame([[0, 4, 5], [1, 2, 3]], SharedColumns::of($variables, 2));
     }
 
     private function file(string $text): CsvFile
