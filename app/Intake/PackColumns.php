@@ -7,7 +7,9 @@ namespace App\Intake;
 use App\Intake\Csv\CsvFile;
 use App\Intake\Csv\CsvRows;
 use RowTally\Core\Columns\CategoryColumnBuilder;
+use RowTally\Core\Columns\ColumnBuilder;
 use RowTally\Core\Columns\DateColumnBuilder;
+use RowTally\Core\Columns\EncodedCells;
 use RowTally\Core\Columns\NumberColumnBuilder;
 use RowTally\Core\Columns\TextColumnBuilder;
 use RowTally\Core\Parsing\ClassLabels;
@@ -51,18 +53,24 @@ final readonly class PackColumns
         $rowsRead = 0;
         $cells = new PlainCells($this->decisions->missing);
         $above = array_fill_keys($positions, '');
-        foreach ($reshape->batches($rows->batches()) as $number => $batch) {
-            $encoded = [];
+        $number = 0;
+        foreach ($reshape->isPlain() ? $rows->pieces() : $reshape->pieces($rows->batches()) as [$piece, $isEnd]) {
             foreach ($builders as $position => $builder) {
-                $column = $batch[$places[$position]];
+                $column = $piece[$places[$position]];
                 if ($variables[$position]->isFilledDown) {
                     [$column, $above[$position]] = self::filledDown($column, $above[$position]);
                 }
-                $encoded[$position] = $column = $builder->add($cells->of($column, $variables[$position], $rows->hasApostrophes));
+                $builder->take($cells->of($column, $variables[$position], $rows->hasApostrophes));
+            }
+            $rowsRead += count($piece[$wanted[0]]);
+            if (!$isEnd) {
+                continue;
+            }
+            $encoded = array_map(static fn(ColumnBuilder $builder): EncodedCells => $builder->chunk(), $builders);
+            foreach ($encoded as $position => $column) {
                 $missing[$position] += $column->chunk->missing;
             }
-            $sink->write($number, $encoded);
-            $rowsRead += count($batch[$wanted[0]]);
+            $sink->write($number++, $encoded);
             $progress($rows->bytesRead, $rowsRead);
         }
         $read = [];
@@ -93,7 +101,7 @@ final readonly class PackColumns
         return [$cells, $above];
     }
 
-    private static function builder(RecognisedVariable $variable, int $memo): NumberColumnBuilder|CategoryColumnBuilder|TextColumnBuilder|DateColumnBuilder
+    private static function builder(RecognisedVariable $variable, int $memo): ColumnBuilder
     {
         return match ($variable->type) {
             VariableType::Number => new NumberColumnBuilder($variable->style->decimalMark, $memo),
@@ -103,7 +111,7 @@ final readonly class PackColumns
         };
     }
 
-    private static function readVariable(RecognisedVariable $variable, NumberColumnBuilder|CategoryColumnBuilder|TextColumnBuilder|DateColumnBuilder $builder, int $missing): ReadVariable
+    private static function readVariable(RecognisedVariable $variable, ColumnBuilder $builder, int $missing): ReadVariable
     {
         $isNumber = $builder instanceof NumberColumnBuilder;
         $isCategory = $builder instanceof CategoryColumnBuilder;

@@ -109,28 +109,25 @@ final readonly class Reshape
     }
 
     /**
+     * The rows of a table in its new shape.
+     *
      * @param iterable<int, array<int, list<string>>> $batches cells by column, of all columns
      *
-     * @return Generator<int, array<int, list<string>>> the same for the table in its new shape, Chunk::ROWS rows each but the last
+     * @return Generator<int, array{list<list<string>>, bool}> cells by column, and that a chunk ends with them: Chunk::ROWS rows each but the last
      */
-    public function batches(iterable $batches): Generator
+    public function pieces(iterable $batches): Generator
     {
-        if ($this->isPlain()) {
-            yield from $batches;
-
-            return;
-        }
         $rest = [];
         foreach ($batches as $batch) {
             $rows = count($batch) === 1 ? array_map(static fn(string $cell): array => [$cell], $batch[0]) : array_map(null, ...array_values($batch));
             $rest = [...$rest, ...$this->rows($rows)];
             while (count($rest) >= Chunk::ROWS) {
-                yield $this->byColumn(array_slice($rest, 0, Chunk::ROWS));
+                yield [$this->byColumn(array_slice($rest, 0, Chunk::ROWS)), true];
                 $rest = array_slice($rest, Chunk::ROWS);
             }
         }
         if ($rest !== []) {
-            yield $this->byColumn($rest);
+            yield [$this->byColumn($rest), true];
         }
     }
 

@@ -43,6 +43,7 @@ use Illuminate\Contracts\Hashing\Hasher;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
+use Illuminate\Queue\Worker;
 use Illuminate\Redis\Connections\Connection;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
@@ -93,6 +94,8 @@ final class AppServiceProvider extends ServiceProvider
         }
         if ($this->app->runningInConsole()) {
             $this->sweepBetweenJobs();
+            // Nobody pauses a queue here: an idle worker need not ask for each of them whether somebody has.
+            Worker::$pausable = false;
         }
         // Without the name that a request came under, which anybody can choose.
         Vite::createAssetPathsUsing(static fn(string $path): string => "/{$path}");

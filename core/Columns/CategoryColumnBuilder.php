@@ -8,7 +8,7 @@ namespace RowTally\Core\Columns;
  * Packs the cells of a category column as byte codes, the labels in order of first appearance. A label is the cell as it
  * stands, never trimmed; an empty cell is missing. With the 256th label the column turns into text from there on.
  */
-final class CategoryColumnBuilder
+final class CategoryColumnBuilder extends ColumnBuilder
 {
     public const MAX_LABELS = 255;
 
@@ -18,6 +18,8 @@ final class CategoryColumnBuilder
     private array $labels = [];
     /** @var array<int, int> code => how often; code 0 = missing */
     private array $counts = [];
+    /** Of the chunk at hand. */
+    private string $payload = '';
     private ?TextColumnBuilder $asText = null;
 
     /** @param list<string> $labels that have codes already, in their order */
@@ -30,28 +32,40 @@ final class CategoryColumnBuilder
         }
     }
 
-    /** @param list<string> $cells up to Chunk::ROWS */
-    public function add(array $cells): EncodedCells
+    public function take(array $cells): void
     {
         if ($this->asText !== null) {
-            return $this->asText->add($cells);
+            $this->asText->take($cells);
+
+            return;
         }
         $payload = '';
-        foreach ($cells as $cell) {
+        foreach ($cells as $row => $cell) {
             $byte = $this->bytes[$cell] ?? $this->learn($cell);
             if ($byte === null) {
                 $this->asText = new TextColumnBuilder();
+                $this->asText->take([...array_map($this->label(...), str_split($this->payload . $payload)), ...array_slice($cells, $row)]);
 
-                return $this->asText->add($cells);
+                return;
             }
             $payload .= $byte;
         }
-        $counts = count_chars($payload, 1);
+        $this->payload .= $payload;
+    }
+
+    public function chunk(): EncodedCells
+    {
+        if ($this->asText !== null) {
+            return $this->asText->chunk();
+        }
+        $counts = count_chars($this->payload, 1);
         foreach ($counts as $code => $count) {
             $this->counts[$code] = ($this->counts[$code] ?? 0) + $count;
         }
+        $chunk = new Chunk(ChunkEncoding::Codes, strlen($this->payload), $counts[0] ?? 0, $this->payload);
+        $this->payload = '';
 
-        return new EncodedCells(new Chunk(ChunkEncoding::Codes, count($cells), $counts[0] ?? 0, $payload));
+        return new EncodedCells($chunk);
     }
 
     /** Whether there were too many labels for a category. */
@@ -85,5 +99,10 @@ final class CategoryColumnBuilder
         $this->labels[] = $cell;
 
         return $this->bytes[$cell] = chr(count($this->labels));
+    }
+
+    private function label(string $byte): string
+    {
+        return $byte === "\0" ? '' : $this->labels[ord($byte) - 1];
     }
 }

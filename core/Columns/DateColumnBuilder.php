@@ -8,9 +8,12 @@ use RowTally\Core\Parsing\DateText;
 use RowTally\Core\Parsing\NumberText;
 
 /** Packs the cells of a date column as ISO 8601 texts. What is no date is missing, and kept as it stands. */
-final class DateColumnBuilder
+final class DateColumnBuilder extends ColumnBuilder
 {
     private readonly TextColumnBuilder $texts;
+    private int $rows = 0;
+    /** @var array<int, string> of the chunk at hand, by row */
+    private array $unreadHere = [];
     private int $unread = 0;
 
     public function __construct(private readonly DateText $order)
@@ -18,20 +21,27 @@ final class DateColumnBuilder
         $this->texts = new TextColumnBuilder();
     }
 
-    /** @param list<string> $cells up to Chunk::ROWS */
-    public function add(array $cells): EncodedCells
+    public function take(array $cells): void
     {
-        $unread = [];
         foreach ($cells as $row => $cell) {
             $date = $this->order->iso($cell) ?? DateText::YearFirst->iso($cell);
             if ($date === null && !NumberText::isBlank($cell)) {
-                $unread[$row] = $cell;
+                $this->unreadHere[$this->rows + $row] = $cell;
             }
             $cells[$row] = $date ?? '';
         }
-        $this->unread += count($unread);
+        $this->rows += count($cells);
+        $this->texts->take($cells);
+    }
 
-        return new EncodedCells($this->texts->add($cells)->chunk, $unread);
+    public function chunk(): EncodedCells
+    {
+        $encoded = new EncodedCells($this->texts->chunk()->chunk, $this->unreadHere);
+        $this->unread += count($this->unreadHere);
+        $this->unreadHere = [];
+        $this->rows = 0;
+
+        return $encoded;
     }
 
     public function unread(): int

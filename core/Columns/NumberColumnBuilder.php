@@ -14,7 +14,7 @@ use RowTally\Core\Values\ValueCounts;
  *
  * Cost  one hash look-up a cell while distinct texts are few (each is parsed once), one parse a cell beyond that.
  */
-final class NumberColumnBuilder
+final class NumberColumnBuilder extends ColumnBuilder
 {
     public const BOUND = 10 ** NumberText::MAX_DIGITS;
 
@@ -29,6 +29,12 @@ final class NumberColumnBuilder
     private NumberDictionary $dictionary;
     private RunningCounts $counts;
     private int $unread = 0;
+    /** Of the chunk at hand: its byte codes, or what stands in it, unscaled integers or doubles. */
+    private string $codes = '';
+    /** @var list<int|float|null> null = missing */
+    private array $values = [];
+    /** @var array<int, string> by row */
+    private array $unreadHere = [];
 
     /**
      * @param '.'|',' $decimalMark
@@ -76,30 +82,46 @@ final class NumberColumnBuilder
         return $builder;
     }
 
-    /**
-     * @param list<string> $cells up to Chunk::ROWS cells as they stand in the file
-     */
-    public function add(array $cells): EncodedCells
+    public function take(array $cells): void
     {
-        do {
-            $modeBefore = [$this->mode, $this->decimals];
-            $chunk = match ($this->mode) {
-                ChunkEncoding::Codes => $this->encodeCodes($cells),
-                ChunkEncoding::Float64 => $this->encodeDoubles($cells),
-                default => $this->encodeIntegers($cells),
+        $rows = strlen($this->codes) + count($this->values);
+        // What a cell changes for the column holds for the whole chunk: what was taken before it becomes that too.
+        for ($at = 0; $at < count($cells);) {
+            $at = match ($this->mode) {
+                ChunkEncoding::Codes => $this->takeCodes($cells, $at),
+                ChunkEncoding::Float64 => $this->takeDoubles($cells, $at),
+                default => $this->takeIntegers($cells, $at),
             };
-        } while ($chunk === null || $modeBefore !== [$this->mode, $this->decimals]);
-        $this->counts->add($chunk);
-        $unread = $this->unreadTexts === [] ? [] : array_filter(
-            $cells,
-            fn(string $cell): bool => isset($this->unreadTexts[$cell]),
-        );
-        $this->unread += count($unread);
-
-        return new EncodedCells($chunk, $unread);
+        }
+        foreach ($this->unreadTexts === [] ? [] : $cells as $row => $cell) {
+            if (isset($this->unreadTexts[$cell])) {
+                $this->unreadHere[$rows + $row] = $cell;
+            }
+        }
     }
 
-    /** @param iterable<Chunk> $chunks all that `add` gave, in order */
+    public function chunk(): EncodedCells
+    {
+        $present = array_values(in_array(null, $this->values, true) ? array_filter($this->values, static fn(int|float|null $value): bool => $value !== null) : $this->values);
+        if ($this->mode === ChunkEncoding::Codes) {
+            $chunk = NumberChunks::ofCodes($this->codes, substr_count($this->codes, "\0"), $this->dictionary->integers($this->decimals), $this->decimals);
+        } elseif ($this->mode === ChunkEncoding::Float64) {
+            /** @var list<float> $present */
+            $chunk = NumberChunks::ofDoubles(array_map(static fn(int|float|null $value): float => (float) ($value ?? NAN), $this->values), $present);
+        } else {
+            /** @var list<int> $present */
+            $chunk = NumberChunks::ofIntegers($this->values, $present, $this->decimals);
+        }
+        $this->counts->add($chunk);
+        $encoded = new EncodedCells($chunk, $this->unreadHere);
+        $this->unread += count($this->unreadHere);
+        $this->codes = '';
+        $this->values = $this->unreadHere = [];
+
+        return $encoded;
+    }
+
+    /** @param iterable<Chunk> $chunks all that `chunk()` gave, in order */
     public function column(iterable $chunks): NumberColumn
     {
         return new NumberColumn($this->decimals(), $this->dictionary(), $chunks);
@@ -128,28 +150,33 @@ final class NumberColumnBuilder
         return $this->counts->valueCounts($this->mode === ChunkEncoding::Codes ? $this->dictionary->integers($this->decimals) : null, $this->decimals);
     }
 
-    /** @param list<string> $cells */
-    private function encodeCodes(array $cells): ?Chunk
+    /**
+     * @param list<string> $cells
+     *
+     * @return int the place of the first cell that is not taken: from there on it goes in another way
+     */
+    private function takeCodes(array $cells, int $from): int
     {
         $codes = '';
-        $missing = 0;
-        foreach ($cells as $cell) {
+        $count = count($cells);
+        $at = $from;
+        for (; $at < $count; ++$at) {
+            $cell = $cells[$at];
             $code = $this->memo[$cell] ?? null;
             if ($code === null && !array_key_exists($cell, $this->memo)) {
                 $code = $this->learnCode($cell);
                 if ($this->mode !== ChunkEncoding::Codes) {
-                    return null;
+                    break;
                 }
             }
-            if ($code === null) {
-                ++$missing;
-                $codes .= "\0";
-            } else {
-                $codes .= chr((int) $code);
-            }
+            $codes .= $code === null ? "\0" : chr((int) $code);
+        }
+        $this->codes .= $codes;
+        if ($this->mode !== ChunkEncoding::Codes) {
+            $this->decode();
         }
 
-        return NumberChunks::ofCodes($codes, $missing, $this->dictionary->integers($this->decimals), $this->decimals);
+        return $at;
     }
 
     private function learnCode(string $cell): ?int
@@ -181,33 +208,44 @@ final class NumberColumnBuilder
         return $code;
     }
 
-    /** @param list<string> $cells */
-    private function encodeIntegers(array $cells): ?Chunk
+    /**
+     * @param list<string> $cells
+     *
+     * @return int the place of the first cell that is not taken: from there on it goes in another way
+     */
+    private function takeIntegers(array $cells, int $from): int
     {
-        $alike = $this->memoising ? null : NumberText::parseAlike($cells, $this->decimals, $this->decimalMark);
+        $alike = $this->memoising || $from > 0 ? null : NumberText::parseAlike($cells, $this->decimals, $this->decimalMark);
         if ($alike !== null) {
             $this->largest = max($this->largest, abs(min($alike)), abs(max($alike)));
+            array_push($this->values, ...$alike);
 
-            return NumberChunks::ofIntegers($alike, $alike, $this->decimals);
+            return count($cells);
         }
         $values = [];
-        $present = [];
         $decimals = $this->decimals;
-        foreach ($cells as $cell) {
+        $count = count($cells);
+        $at = $from;
+        for (; $at < $count; ++$at) {
+            $cell = $cells[$at];
             $value = $this->memo[$cell] ?? null;
             if ($value === null && !array_key_exists($cell, $this->memo)) {
                 $value = $this->learnInteger($cell);
                 if ($this->mode === ChunkEncoding::Float64 || $this->decimals !== $decimals) {
-                    return null;
+                    break;
                 }
             }
             $values[] = $value;
-            if ($value !== null) {
-                $present[] = (int) $value;
-            }
+        }
+        array_push($this->values, ...$values);
+        if ($this->mode === ChunkEncoding::Float64) {
+            $this->values = array_map(static fn(int|float|null $value): ?float => $value === null ? null : self::double((int) $value, $decimals), $this->values);
+        } elseif ($this->decimals !== $decimals) {
+            $factor = 10 ** ($this->decimals - $decimals);
+            $this->values = array_map(static fn(int|float|null $value): ?int => $value === null ? null : (int) ($value * $factor), $this->values);
         }
 
-        return NumberChunks::ofIntegers($values, $present, $this->decimals);
+        return $at;
     }
 
     private function learnInteger(string $cell): ?int
@@ -239,21 +277,32 @@ final class NumberColumnBuilder
     }
 
     /** @param list<string> $cells */
-    private function encodeDoubles(array $cells): Chunk
+    private function takeDoubles(array $cells, int $from): int
     {
-        $values = [];
-        $present = [];
-        foreach ($cells as $cell) {
+        foreach ($from === 0 ? $cells : array_slice($cells, $from) as $cell) {
             $number = $this->read($cell);
-            if ($number === null) {
-                $values[] = NAN;
-                continue;
-            }
-            // 0.0 + turns −0 into 0.
-            $values[] = $present[] = is_float($number) ? $number : 0.0 + NumberColumn::toDouble(...$number);
+            $this->values[] = is_array($number) ? self::double(...$number) : $number;
         }
 
-        return NumberChunks::ofDoubles($values, $present);
+        return count($cells);
+    }
+
+    /** Byte codes of the chunk at hand become what they stand for. */
+    private function decode(): void
+    {
+        $numbers = $this->dictionary->integers($this->decimals);
+        $isDoubles = $this->mode === ChunkEncoding::Float64;
+        foreach (str_split($this->codes) as $byte) {
+            $number = $byte === "\0" ? null : $numbers[ord($byte) - 1];
+            $this->values[] = $isDoubles && $number !== null ? self::double($number, $this->decimals) : $number;
+        }
+        $this->codes = '';
+    }
+
+    private static function double(int $unscaled, int $decimals): float
+    {
+        // 0.0 + turns −0 into 0.
+        return 0.0 + NumberColumn::toDouble($unscaled, $decimals);
     }
 
     /** @return array{int, int}|float|null */

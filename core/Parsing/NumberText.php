@@ -62,7 +62,7 @@ final class NumberText
             return null;
         }
         $integers = [];
-        foreach (explode("\n", $decimals === 0 ? $text : str_replace($decimalMark, '', $text)) as $digits) {
+        foreach ($decimals === 0 ? $cells : explode("\n", str_replace($decimalMark, '', $text)) as $digits) {
             $integers[] = (int) $digits;
         }
 

@@ -128,7 +128,8 @@ final class DecisionsTest extends TestCase
         $file = CsvFile::open($path, $decisions);
         $sizes = [];
         $last = [];
-        foreach (Reshape::of($file->names, $decisions)->batches((new CsvRows($file))->batches()) as $batch) {
+        foreach (Reshape::of($file->names, $decisions)->pieces((new CsvRows($file))->batches()) as [$batch, $isEnd]) {
+            self::assertTrue($isEnd);
             $sizes[] = count($batch[0]);
             $last = array_map(static fn(array $cells): string => $cells[count($cells) - 1], $batch);
         }

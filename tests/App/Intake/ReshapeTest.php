@@ -61,8 +61,8 @@ final class ReshapeTest extends TestCase
         $columns = static fn(array $rows): array => array_map(static fn(int $i): array => array_column($rows, $i), range(0, 3));
 
         self::assertSame(
-            [[['a', 'b', 'a'], ['7', '8', '7'], ['1 and over', '3 to 4', '1 and over']]],
-            iterator_to_array($reshape->batches([$columns(self::ROWS), $columns([self::ROWS[0]])]), false),
+            [[[['a', 'b', 'a'], ['7', '8', '7'], ['1 and over', '3 to 4', '1 and over']], true]],
+            iterator_to_array($reshape->pieces([$columns(self::ROWS), $columns([self::ROWS[0]])]), false),
         );
     }
 
