@@ -112,7 +112,7 @@ final class StoredColumns
      * @param Builder<ColumnChunk> $meant
      * @param list<string>         $columns
      *
-     * @return list<\stdClass>
+     * @return list<\stdClass> of each variable in row order
      */
     private static function read(Builder $meant, array $columns): array
     {
@@ -124,7 +124,11 @@ final class StoredColumns
             }
         });
 
-        return array_values($query->get(array_map(static fn(string $column): string => "chunk.{$column}", ['variable_id', 'number', ...$columns]))->all());
+        $rows = array_values($query->get(array_map(static fn(string $column): string => "chunk.{$column}", ['variable_id', 'number', ...$columns]))->all());
+        // The database would put the bytes in order along with the numbers.
+        usort($rows, static fn(\stdClass $one, \stdClass $other): int => $one->number <=> $other->number);
+
+        return $rows;
     }
 
     /** @return array<int, string> */
