@@ -8,6 +8,14 @@ use Tests\App\AppTestCase;
 
 final class FairShareTest extends AppTestCase
 {
+    protected function setUp(): void
+    {
+        parent::setUp();
+        // Places are files beside the database: tests in another process, which has its own first account, must not find them taken.
+        $this->keeper->forceFill(['id' => 1_000_000 + (int) getmypid()])->save();
+        $this->actingAs($this->keeper);
+    }
+
     public function test_an_account_waits_for_itself_and_not_for_others(): void
     {
         config()->set('app.seconds_for_a_share', 1);
