@@ -239,7 +239,7 @@ final class NumberColumnBuilder extends ColumnBuilder
         }
         array_push($this->values, ...$values);
         if ($this->mode === ChunkEncoding::Float64) {
-            $this->values = array_map(static fn(int|float|null $value): ?float => $value === null ? null : self::double((int) $value, $decimals), $this->values);
+            $this->asDoubles($decimals);
         } elseif ($this->decimals !== $decimals) {
             $factor = 10 ** ($this->decimals - $decimals);
             $this->values = array_map(static fn(int|float|null $value): ?int => $value === null ? null : (int) ($value * $factor), $this->values);
@@ -279,7 +279,7 @@ final class NumberColumnBuilder extends ColumnBuilder
     /** @param list<string> $cells */
     private function takeDoubles(array $cells, int $from): int
     {
-        foreach ($from === 0 ? $cells : array_slice($cells, $from) as $cell) {
+        foreach (array_slice($cells, $from) as $cell) {
             $number = $this->read($cell);
             $this->values[] = is_array($number) ? self::double(...$number) : $number;
         }
@@ -291,12 +291,17 @@ final class NumberColumnBuilder extends ColumnBuilder
     private function decode(): void
     {
         $numbers = $this->dictionary->integers($this->decimals);
-        $isDoubles = $this->mode === ChunkEncoding::Float64;
-        foreach (str_split($this->codes) as $byte) {
-            $number = $byte === "\0" ? null : $numbers[ord($byte) - 1];
-            $this->values[] = $isDoubles && $number !== null ? self::double($number, $this->decimals) : $number;
-        }
+        $this->values = array_map(static fn(string $byte): ?int => $byte === "\0" ? null : $numbers[ord($byte) - 1], str_split($this->codes));
         $this->codes = '';
+        if ($this->mode === ChunkEncoding::Float64) {
+            $this->asDoubles($this->decimals);
+        }
+    }
+
+    /** Unscaled integers of the chunk at hand become doubles. */
+    private function asDoubles(int $decimals): void
+    {
+        $this->values = array_map(static fn(int|float|null $value): ?float => $value === null ? null : self::double((int) $value, $decimals), $this->values);
     }
 
     private static function double(int $unscaled, int $decimals): float
