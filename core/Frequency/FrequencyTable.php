@@ -21,6 +21,8 @@ final readonly class FrequencyTable
 {
     /** @var list<list<int>> by column: the counts of all rows up to each */
     private array $upTo;
+    /** @var list<int> by column */
+    private array $totals;
 
     /**
      * @param list<string>    $labels
@@ -41,6 +43,7 @@ final readonly class FrequencyTable
                 return $sum += $count;
             }, $column);
         }, $counts);
+        $this->totals = array_map(static fn(array $column): int => array_sum($column), $counts);
     }
 
     /**
@@ -91,7 +94,7 @@ final readonly class FrequencyTable
 
     public function total(int $column): int
     {
-        return $this->upTo[$column] === [] ? 0 : $this->upTo[$column][count($this->upTo[$column]) - 1];
+        return $this->totals[$column];
     }
 
     /** How many have this label or one before it. */
@@ -102,22 +105,22 @@ final readonly class FrequencyTable
 
     public function percentOfAll(int $column, int $row): ?string
     {
-        return self::percent($this->counts[$column][$row], $this->total($column) + $this->missing[$column]);
+        return self::percent($this->counts[$column][$row], $this->totals[$column] + $this->missing[$column]);
     }
 
     public function percentMissing(int $column): ?string
     {
-        return self::percent($this->missing[$column], $this->total($column) + $this->missing[$column]);
+        return self::percent($this->missing[$column], $this->totals[$column] + $this->missing[$column]);
     }
 
     public function percentOfPresent(int $column, int $row): ?string
     {
-        return self::percent($this->counts[$column][$row], $this->total($column));
+        return self::percent($this->counts[$column][$row], $this->totals[$column]);
     }
 
     public function cumulativePercent(int $column, int $row): ?string
     {
-        return self::percent($this->upTo[$column][$row], $this->total($column));
+        return self::percent($this->upTo[$column][$row], $this->totals[$column]);
     }
 
     /** Of all with this label, in any group. */
@@ -129,7 +132,7 @@ final readonly class FrequencyTable
     /** Of all that are present. */
     public function percentOfTotal(int $column, int $row): ?string
     {
-        return self::percent($this->counts[$column][$row], $this->total(0));
+        return self::percent($this->counts[$column][$row], $this->totals[0]);
     }
 
     /** @return int|null the row with the largest count overall, the first of equals; null without any */

@@ -109,15 +109,24 @@ final class AutomaticClasses
         );
     }
 
-    /** The next wider or narrower classes of a round width, in words; null where there are none. */
-    public static function nextWord(Classes $classes, Observations $observations, ClassEdge $closed, bool $wider): ?string
+    /** @return array{?string, ?string} the next narrower classes of a round width and the next wider ones, in words; null where there are none */
+    public static function nextWords(Classes $classes, Observations $observations, ClassEdge $closed): array
     {
-        $resolution = Resolution::of($observations->values);
-        $width = $classes->areEqual() ? RoundNumbers::next($classes->width, $wider, $resolution?->step) : null;
-        if ($width === null) {
-            return null;
+        if (!$classes->areEqual()) {
+            return [null, null];
         }
+        $resolution = Resolution::of($observations->values);
         $max = $observations->values->at($observations->n());
+        [$narrower, $wider] = RoundNumbers::next($classes->width, $resolution?->step);
+
+        return [
+            $narrower === null ? null : self::word($classes, $narrower, $resolution, $max, $closed),
+            $wider === null ? null : self::word($classes, $wider, $resolution, $max, $closed),
+        ];
+    }
+
+    private static function word(Classes $classes, BigDecimal $width, ?Resolution $resolution, BigDecimal $max, ClassEdge $closed): ?string
+    {
         $next = match (true) {
             $resolution === null => new Classes(RoundNumbers::floorTo($classes->start->toBigRational(), $width), $width, 1),
             $width->isEqualTo($resolution->step) => Classes::oneValueEach($resolution->lowest, $width, 1),

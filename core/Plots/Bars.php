@@ -99,8 +99,7 @@ final readonly class Bars
             $overall->countDecimals,
             self::possible($overall, $classes, $closed),
             Resolution::of($overall->values)?->step,
-            AutomaticClasses::nextWord($classes, $overall, $closed, false),
-            AutomaticClasses::nextWord($classes, $overall, $closed, true),
+            ...AutomaticClasses::nextWords($classes, $overall, $closed),
         );
     }
 

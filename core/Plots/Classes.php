@@ -20,6 +20,8 @@ final class Classes
 
     /** @var list<BigDecimal>|null made when they are first asked for, as several parts of a picture do */
     private ?array $edges = null;
+    /** @var array{list<int>, int}|false|null false = 15 digits do not hold them */
+    private array|false|null $unscaled = null;
     /** @var array<string, non-empty-list<string>> by the side that is closed */
     private array $labels = [];
 
@@ -68,9 +70,23 @@ final class Classes
 
     public function edge(int $index): BigDecimal
     {
-        $this->edges ??= $this->unequal ?? array_map(fn(int $i): BigDecimal => $this->start->plus($this->width->multipliedBy($i)), range(0, $this->number));
+        $this->edges ??= $this->unequal ?? $this->equalEdges();
 
         return $this->edges[$index];
+    }
+
+    /** @return list<BigDecimal> in machine integers while they hold them, which is several times faster */
+    private function equalEdges(): array
+    {
+        $decimals = max($this->start->getScale(), $this->width->getScale());
+        $first = $this->start->toScale($decimals)->getUnscaledValue();
+        $step = $this->width->toScale($decimals)->getUnscaledValue();
+        if ($first->abs()->plus($step->multipliedBy($this->number))->isGreaterThan(PHP_INT_MAX)) {
+            return array_map(fn(int $i): BigDecimal => $this->start->plus($this->width->multipliedBy($i)), range(0, $this->number));
+        }
+        [$first, $step] = [$first->toInt(), $step->toInt()];
+
+        return array_map(static fn(int $i): BigDecimal => BigDecimal::ofUnscaledValue($first + $i * $step, $decimals), range(0, $this->number));
     }
 
     public function widthOf(int $index): BigDecimal
@@ -111,6 +127,14 @@ final class Classes
 
     /** @return array{list<int>, int}|null the edges as whole numbers, and over how many decimals; null where 15 digits do not hold them */
     public function unscaledEdges(): ?array
+    {
+        $this->unscaled ??= $this->inWholeNumbers() ?? false;
+
+        return $this->unscaled === false ? null : $this->unscaled;
+    }
+
+    /** @return array{list<int>, int}|null */
+    private function inWholeNumbers(): ?array
     {
         $edges = array_map($this->edge(...), range(0, $this->number));
         $decimals = max(array_map(static fn(BigDecimal $edge): int => $edge->getScale(), $edges));

@@ -52,14 +52,15 @@ final class RoundNumbers
         return $best;
     }
 
-    /** The next round number above or below another; null where there is none that fits within twice or half of it. */
-    public static function next(BigDecimal $number, bool $above, ?BigDecimal $multipleOf): ?BigDecimal
+    /** @return array{?BigDecimal, ?BigDecimal} the next round number below another and above it; null where there is none that fits within half or twice of it */
+    public static function next(BigDecimal $number, ?BigDecimal $multipleOf): array
     {
-        $fits = static fn(BigDecimal $round): bool => ($above ? $round->isGreaterThan($number) : $round->isLessThan($number))
-            && ($multipleOf === null || $round->remainder($multipleOf)->isZero());
+        $wanted = $number->toBigRational();
+        $around = array_filter(self::around($wanted), static fn(BigDecimal $round): bool => $multipleOf === null || $round->remainder($multipleOf)->isZero());
+        $next = static fn(int $side): ?BigDecimal => self::nearest($around, $wanted, static fn(BigDecimal $round): bool => $round->compareTo($number) === $side)
+            ?? ($multipleOf === null ? null : self::nextMultiple($number, $side > 0, $multipleOf));
 
-        return self::nearest(self::around($number->toBigRational()), $number->toBigRational(), $fits)
-            ?? ($multipleOf === null ? null : self::nextMultiple($number, $above, $multipleOf));
+        return [$next(-1), $next(1)];
     }
 
     private static function nextMultiple(BigDecimal $number, bool $above, BigDecimal $step): ?BigDecimal
@@ -92,7 +93,7 @@ final class RoundNumbers
     }
 
     /**
-     * @param list<BigDecimal>           $numbers
+     * @param array<BigDecimal>          $numbers
      * @param callable(BigDecimal): bool $fits
      */
     private static function nearest(array $numbers, BigRational $wanted, callable $fits): ?BigDecimal

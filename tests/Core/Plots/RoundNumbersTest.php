@@ -74,7 +74,7 @@ final class RoundNumbersTest extends TestCase
     #[DataProvider('neighbours')]
     public function test_the_next_round_number_keeps_to_the_step(string $number, bool $above, ?string $step, ?string $next): void
     {
-        $found = RoundNumbers::next(BigDecimal::of($number), $above, $step === null ? null : BigDecimal::of($step));
+        $found = RoundNumbers::next(BigDecimal::of($number), $step === null ? null : BigDecimal::of($step))[$above ? 1 : 0];
         self::assertSame($next === null, $found === null, (string) $found);
         self::assertTrue($next === null || $found?->isEqualTo($next) === true, (string) $found);
     }
