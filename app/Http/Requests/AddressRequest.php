@@ -16,4 +16,16 @@ abstract class AddressRequest extends FormRequest
 
     /** @return array<string, list<string|Closure|Enum>> by word */
     abstract public function rules(): array;
+
+    /** Most questions are asked by the page, in words that are right: to make a validator for them took longer than to look at them. */
+    public function validateResolved(): void
+    {
+        foreach ($this->validationRules() as $word => $rules) {
+            if (!PlainWord::keeps($rules, $this->input($word))) {
+                parent::validateResolved();
+
+                return;
+            }
+        }
+    }
 }

@@ -18,9 +18,15 @@ class ProfileRequest extends AddressRequest
     /** @return array<string, list<string|Closure>> */
     public function rules(): array
     {
-        $rules = self::rulesOf(Words::ofQuestion());
-        $rules['of'][] = $this->fewEnough(QuestionOfWords::MOST_VARIABLES, 'At most ' . QuestionOfWords::MOST_VARIABLES . ' variables can be shown at once. Untick some.');
-        $rules['by'][] = $this->fewEnough(QuestionOfWords::MOST_SPLITS, 'Rows can be split by one or two variables.');
+        $rules = self::rulesOf(Words::ofQuestion($this->said()));
+        foreach ([
+            'of' => [QuestionOfWords::MOST_VARIABLES, 'At most ' . QuestionOfWords::MOST_VARIABLES . ' variables can be shown at once. Untick some.'],
+            'by' => [QuestionOfWords::MOST_SPLITS, 'Rows can be split by one or two variables.'],
+        ] as $name => [$most, $sentence]) {
+            if (isset($rules[$name]) && count(QuestionOfWords::list($this->word($name) ?? '')) > $most) {
+                $rules[$name][] = static fn(string $attribute, mixed $value, Closure $fail) => $fail($sentence);
+            }
+        }
 
         return $rules;
     }
@@ -48,6 +54,12 @@ class ProfileRequest extends AddressRequest
         return QuestionOfWords::of($dataset, fn(string $name): ?string => $this->word($name), $user instanceof User ? $user->chosen_figures : null);
     }
 
+    /** @return list<string> names of the words that are said, these or others */
+    protected function said(): array
+    {
+        return array_map(strval(...), array_keys($this->all()));
+    }
+
     protected function word(string $name): ?string
     {
         // It may be asked for while it is still being looked at: then it may be anything.
@@ -55,14 +67,5 @@ class ProfileRequest extends AddressRequest
         $word = is_scalar($said) ? trim((string) $said) : '';
 
         return $word === '' ? null : $word;
-    }
-
-    private function fewEnough(int $most, string $sentence): Closure
-    {
-        return static function (string $attribute, mixed $value, Closure $fail) use ($most, $sentence): void {
-            if (is_string($value) && count(QuestionOfWords::list($value)) > $most) {
-                $fail($sentence);
-            }
-        };
     }
 }

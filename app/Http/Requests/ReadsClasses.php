@@ -19,7 +19,7 @@ trait ReadsClasses
     /** @return array<string, list<string|Closure>> */
     protected function classRules(): array
     {
-        return self::rulesOf(Words::ofClasses());
+        return self::rulesOf(Words::ofClasses($this->said()));
     }
 
     public function classReading(): ClassReading
