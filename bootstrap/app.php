@@ -12,6 +12,7 @@ use App\Http\Middleware\TellServerTime;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Foundation\Http\Middleware\PreventRequestsDuringMaintenance;
 use Illuminate\Foundation\Http\Middleware\TrimStrings;
 use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
 use Illuminate\Http\Middleware\HandleCors;
@@ -31,6 +32,8 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $middleware->remove(HandleCors::class);
         // No proxy stands before it whose word would count.
         $middleware->remove(TrustProxies::class);
+        // It is stopped for the time of a change (docs/operations.md): nothing says so while it runs.
+        $middleware->remove(PreventRequestsDuringMaintenance::class);
         // A cell, a name and a password are what was typed: nothing is trimmed and an empty text stays an empty text.
         $middleware->remove(TrimStrings::class);
         // The words of an address may be left empty; what is sent in a change is what was typed.

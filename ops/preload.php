@@ -12,7 +12,7 @@ const ROOMS = [
     'Illuminate\Cookie\\', 'Illuminate\Database\\', 'Illuminate\Encryption\\', 'Illuminate\Events\\', 'Illuminate\Filesystem\\',
     'Illuminate\Foundation\\', 'Illuminate\Hashing\\', 'Illuminate\Http\\', 'Illuminate\Log\\', 'Illuminate\Pipeline\\',
     'Illuminate\Queue\\', 'Illuminate\Routing\\', 'Illuminate\Session\\', 'Illuminate\Support\\', 'Illuminate\Testing\\',
-    'Illuminate\Translation\\', 'Illuminate\Validation\\', 'Illuminate\View\\', 'Laravel\SerializableClosure\\', 'PhpOption\\', 'Psr\\',
+    'Illuminate\Translation\\', 'Illuminate\Validation\\', 'Illuminate\View\\', 'Laravel\Sanctum\\', 'Laravel\SerializableClosure\\', 'PhpOption\\', 'Psr\\',
     'Symfony\Component\Clock\\', 'Symfony\Component\HttpFoundation\\', 'Symfony\Component\HttpKernel\\', 'Symfony\Component\Routing\\',
     'Symfony\Component\VarDumper\\', 'Symfony\Polyfill\\',
 ];

@@ -12,7 +12,7 @@ use SessionHandlerInterface;
  * Sessions in Redis, for many application nodes: each a hash that is gone after its lifetime, and for each account a set of the names of
  * its sessions. Written, as in the database, only when something has changed, and every few minutes so that they stay alive.
  */
-final class RedisSession implements SessionHandlerInterface, KeptSessions
+final class RedisSession implements SessionHandlerInterface, KeptSessions, AliveSession
 {
     private const TOUCH_AFTER_SECONDS = 300;
     private const MOST = 100;
@@ -49,7 +49,7 @@ final class RedisSession implements SessionHandlerInterface, KeptSessions
 
     public function write(string $id, string $data): bool
     {
-        if ($this->readName === $id && $this->readData === $data && time() - $this->readActivity < self::TOUCH_AFTER_SECONDS) {
+        if ($this->readName === $id && $this->readData === $data && $this->isAlive()) {
             return true;
         }
         ['user' => $user, 'address' => $address, 'agent' => $agent] = ($this->who)();
@@ -62,6 +62,11 @@ final class RedisSession implements SessionHandlerInterface, KeptSessions
         }
 
         return true;
+    }
+
+    public function isAlive(): bool
+    {
+        return $this->readName !== null && time() - $this->readActivity < self::TOUCH_AFTER_SECONDS;
     }
 
     public function destroy(string $id): bool

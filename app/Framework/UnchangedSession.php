@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Framework;
 
-use Illuminate\Database\Query\Builder;
 use Illuminate\Session\DatabaseSessionHandler;
 use Illuminate\Support\Arr;
 
@@ -12,7 +11,7 @@ use Illuminate\Support\Arr;
  * Sessions in the database, written only when something in them has changed, and every few minutes so that they stay alive.
  * Whose a session is is read along with it (see `SessionUsers`).
  */
-final class UnchangedSession extends DatabaseSessionHandler
+final class UnchangedSession extends DatabaseSessionHandler implements AliveSession
 {
     private const TOUCH_AFTER_SECONDS = 300;
 
@@ -21,16 +20,15 @@ final class UnchangedSession extends DatabaseSessionHandler
     /** @var array<string, mixed>|null */
     private ?array $user = null;
 
+    /** What is read needs no connection that can write: most answers then need none at all. */
     public function read($sessionId): string
     {
-        $session = (object) $this->getQuery()->leftJoin('users', 'users.id', '=', 'sessions.user_id')
-            ->where('sessions.id', $sessionId)
-            ->first(['sessions.payload', 'sessions.last_activity', 'users.*']);
+        $session = (object) $this->connection->selectOne('select sessions.payload, sessions.last_activity, users.* from sessions left join users on users.id = sessions.user_id where sessions.id = ?', [$sessionId]);
         /** @var array<string, mixed> $user */
         $user = Arr::except((array) $session, ['payload', 'last_activity']);
         $this->user = isset($user['id']) ? $user : null;
         $payload = $session->payload ?? null;
-        $this->exists = $this->expired($session) || is_string($payload);
+        $this->exists = is_string($payload);
         $this->readActivity = is_numeric($session->last_activity ?? null) ? (int) $session->last_activity : 0;
         $this->readData = is_string($payload) && !$this->expired($session) ? (string) base64_decode($payload, true) : '';
 
@@ -43,16 +41,19 @@ final class UnchangedSession extends DatabaseSessionHandler
         return $this->user;
     }
 
-    /** What is read needs no connection that can write: most answers then need none at all. */
-    protected function getQuery(): Builder
+    /** @param object $session as it was read */
+    protected function expired($session): bool
     {
-        return $this->connection->table($this->table);
+        return isset($session->last_activity) && $this->readActivity < time() - 60 * $this->minutes;
     }
 
     public function write($sessionId, $data): bool
     {
-        $isFresh = time() - $this->readActivity < self::TOUCH_AFTER_SECONDS;
+        return ($this->isAlive() && $data === $this->readData) || parent::write($sessionId, $data);
+    }
 
-        return ($this->exists && $isFresh && $data === $this->readData) || parent::write($sessionId, $data);
+    public function isAlive(): bool
+    {
+        return $this->exists && time() - $this->readActivity < self::TOUCH_AFTER_SECONDS;
     }
 }

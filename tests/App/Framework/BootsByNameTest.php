@@ -20,6 +20,8 @@ use App\Models\User;
 use App\Models\Variable;
 use Illuminate\Database\Eloquent\Attributes\Boot;
 use Illuminate\Database\Eloquent\Attributes\Initialize;
+use Illuminate\Database\Eloquent\Attributes\ObservedBy;
+use Illuminate\Database\Eloquent\Attributes\ScopedBy;
 use Illuminate\Database\Eloquent\Model;
 use PHPUnit\Framework\Attributes\DataProvider;
 use ReflectionClass;
@@ -38,6 +40,32 @@ final class BootsByNameTest extends AppTestCase
         );
 
         self::assertSame([], array_values(array_map(static fn(ReflectionMethod $method): string => $method->getName(), $marked)));
+    }
+
+    /** @param class-string<Model> $model */
+    #[DataProvider('models')]
+    public function test_no_model_is_marked_as_scoped_or_observed(string $model): void
+    {
+        $class = new ReflectionClass($model);
+        $marked = array_map(static fn(ReflectionClass $each): array => [...$each->getAttributes(ScopedBy::class), ...$each->getAttributes(ObservedBy::class)], [$class, ...array_values($class->getTraits())]);
+
+        self::assertSame([], array_merge(...$marked));
+    }
+
+    public function test_of_the_traits_of_the_framework_nothing_more_is_to_be_booted(): void
+    {
+        $found = [];
+        foreach (class_uses_recursive(Model::class) as $trait) {
+            foreach (['boot', 'initialize'] as $what) {
+                if (method_exists(Model::class, $what . class_basename($trait))) {
+                    $found[] = $what . class_basename($trait);
+                }
+            }
+        }
+        sort($found);
+
+        // The first two look for what no model is marked with; the third is named in `BootsByName`.
+        self::assertSame(['bootHasEvents', 'bootHasGlobalScopes', 'initializeHasAttributes'], $found);
     }
 
     public function test_what_is_named_after_its_trait_is_booted(): void

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\App\Framework;
 
+use Brick\Math\Internal\Calculator\NativeCalculator;
 use Illuminate\Auth\EloquentUserProvider;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
 use Illuminate\Session\DatabaseSessionHandler;
 use Illuminate\Session\Middleware\StartSession;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -14,7 +16,7 @@ use PHPUnit\Framework\TestCase;
 use ReflectionMethod;
 
 /**
- * What `app/Framework` puts in the place of parts of the framework was written beside these methods as they were. One that has changed is
+ * What `app/Framework`, and the core's `ShortFirst`, put in the place of parts of the framework was written beside these methods as they were. One that has changed is
  * read, ours is held beside it, and only then is its mark here made new.
  */
 final class InternalsTest extends TestCase
@@ -27,10 +29,18 @@ final class InternalsTest extends TestCase
             [EloquentUserProvider::class, 'retrieveById', '4e13ac6abecd'],
             [DatabaseSessionHandler::class, 'read', 'a58dede8f1f9'],
             [DatabaseSessionHandler::class, 'write', '5d442b9d6712'],
-            [DatabaseSessionHandler::class, 'getQuery', '1094055f772f'],
             [DatabaseSessionHandler::class, 'expired', '49160fc301db'],
             [StartSession::class, 'storeCurrentUrl', '6307ba191b4b'],
+            [StartSession::class, 'handleStatefulRequest', '76a3aa7f95e7'],
+            [StartSession::class, 'getSession', '015ba4390f50'],
+            [StartSession::class, 'addCookieToResponse', 'ef4a623ec7db'],
+            [ValidateCsrfToken::class, 'addCookieToResponse', 'f9621033a42f'],
             [FormRequest::class, 'validationRules', '1a05590709a3'],
+            [FormRequest::class, 'validateResolved', '4543550eafb7'],
+            [Model::class, 'resolveRouteBinding', 'c2f8f138ac97'],
+            [Model::class, 'bootHasEvents', '17553a8cb510'],
+            [Model::class, 'bootHasGlobalScopes', '6c40ca17a646'],
+            [NativeCalculator::class, 'add', '27113c1d33e6'],
         ] as $method) {
             yield "{$method[0]}::{$method[1]}" => $method;
         }

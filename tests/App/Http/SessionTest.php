@@ -123,6 +123,56 @@ final class SessionTest extends AppTestCase
         $this->withCookies($cookies)->getJson('/api/datasets')->assertUnauthorized();
     }
 
+    public function test_cookies_are_sent_to_whoever_does_not_have_them_and_again_when_they_are_to_last_longer(): void
+    {
+        $session = config()->string('session.cookie');
+        $sent = fn(array $cookies): array => $this->sentCookies($cookies);
+        $first = $sent([]);
+        self::assertSame([$session, 'XSRF-TOKEN'], array_keys($first));
+        self::assertSame([], $sent($first), 'who has both is sent none');
+        self::assertSame(['XSRF-TOKEN'], array_keys($sent([$session => $first[$session]])));
+        self::assertSame(['XSRF-TOKEN'], array_keys($sent([...$first, 'XSRF-TOKEN' => 'of another session'])));
+
+        DB::table('sessions')->update(['last_activity' => time() - 301]);
+        self::assertSame($first, $sent($first), 'the same, to last longer');
+        self::assertSame([], $sent($first));
+
+        DB::table('sessions')->delete();
+        self::assertSame([$session, 'XSRF-TOKEN'], array_keys($sent($first)), 'one that is gone');
+    }
+
+    public function test_whoever_signs_in_has_another_session(): void
+    {
+        $session = config()->string('session.cookie');
+        $before = $this->sentCookies([]);
+        Auth::logout();
+        $answer = $this->withCookies($before)->postJson('/api/session', ['email' => 'keeper@example.org', 'password' => 'nectar-flow'])->assertOk();
+
+        self::assertNotSame($before[$session], $answer->getCookie($session)?->getValue());
+        self::assertNotSame($before['XSRF-TOKEN'], $answer->getCookie('XSRF-TOKEN')?->getValue());
+    }
+
+    /**
+     * @param array<string, string> $cookies that the browser has
+     *
+     * @return array<string, string> that it is sent
+     */
+    private function sentCookies(array $cookies): array
+    {
+        $this->defaultCookies = [];
+        $this->forgetAccount();
+        $answer = $this->withCookies($cookies)->get('/api/session')->assertOk();
+        $sent = [];
+        foreach ([config()->string('session.cookie'), 'XSRF-TOKEN'] as $name) {
+            $value = $answer->getCookie($name)?->getValue();
+            if ($value !== null) {
+                $sent[$name] = $value;
+            }
+        }
+
+        return $sent;
+    }
+
     public function test_a_session_that_says_another_account_than_its_row_is_asked_for_by_what_it_says(): void
     {
         $cookies = $this->signedIn();
