@@ -12,6 +12,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
 use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Parsing\VariableType;
 use RowTally\Core\Readings\RowWord;
@@ -108,7 +109,29 @@ final class Dataset extends Model
         return $this->row_one === null ? new RowWord() : new RowWord($this->row_one, $this->row_many ?? "{$this->row_one}s");
     }
 
-    /** @return HasMany<Variable, $this> in the order of the file */
+    /**
+     * A question about a dataset is one about its variables: they come along, in one exchange with the database.
+     *
+     * @param mixed       $value
+     * @param string|null $field
+     */
+    public function resolveRouteBinding($value, $field = null): ?Model
+    {
+        // Within a transaction statements are prepared one by one; and of what is changed nothing is held that was so before.
+        if ($field !== null || !is_string($value) || !ctype_digit($value) || !request()->isMethod('GET') || DB::transactionLevel() > 0) {
+            return parent::resolveRouteBinding($value, $field);
+        }
+        [$datasets, $variables] = DB::selectResultSets(
+            'select * from datasets where id = ?; select * from variables where dataset_id = ? and deleted_revision is null and role is null order by position, id',
+            [$value, $value],
+        );
+        $dataset = $this->newQuery()->hydrate((array) $datasets)->first();
+        $dataset?->setRelation('variables', Variable::query()->hydrate((array) $variables));
+
+        return $dataset;
+    }
+
+    /** @return HasMany<Variable, $this> in the order of the file; `resolveRouteBinding` reads the same */
     public function variables(): HasMany
     {
         $variables = $this->hasMany(Variable::class);

@@ -103,6 +103,24 @@ final class StoredGrouping
         return $this->isPlain ? max(array_map(static fn(Variable $own): int => $own->data_revision, [$variable, ...$this->by, ...($this->aside === null ? [] : [$this->aside])])) : $this->dataset->revision;
     }
 
+    /**
+     * The tallies of its values that `Tallies::numbers()` asks for.
+     *
+     * @return non-empty-list<array{TallyKind, string, int}> as `TallyStore::readAhead()` takes them
+     */
+    public function talliesOf(Variable $variable): array
+    {
+        if (!$this->isPlain) {
+            return [[TallyKind::Values, $this->key, $this->dataset->revision]];
+        }
+        $values = [[TallyKind::Values, '', $variable->data_revision]];
+        foreach ($this->by as $split) {
+            $values[] = [TallyKind::Values, self::plainKey([$split], null), max($variable->data_revision, $split->data_revision)];
+        }
+
+        return $this->aside === null ? $values : [...$values, [TallyKind::Values, $this->key, $this->since($variable)]];
+    }
+
     /** The rows that are set aside. */
     public function setAside(): RowsMarked
     {

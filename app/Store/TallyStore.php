@@ -8,10 +8,33 @@ use App\Models\Variable;
 use Illuminate\Support\Facades\DB;
 use RowTally\Core\Observations\Observations;
 use RowTally\Core\Values\BucketedValues;
+use WeakMap;
 
 /** Where tallies are kept, for the revision that last changed what they count. Derived: all of it may be emptied at any time. */
 final class TallyStore
 {
+    /** @var WeakMap<Variable, array<string, string>>|null what was read ahead of each variable, until it is asked for */
+    private static ?WeakMap $ahead = null;
+
+    /**
+     * Reads at once what will be asked for: a question needs two or three tallies of a variable, and each would be an exchange with the
+     * database by itself. What was not foreseen here is read when it is asked for.
+     *
+     * @param list<array{TallyKind, string, int}> $tallies kind, grouping and revision of each
+     */
+    public static function readAhead(Variable $variable, array $tallies): void
+    {
+        $each = implode(' or ', array_fill(0, count($tallies), '(variable_id = ? and kind = ? and `grouping` = ? and revision = ?)'));
+        $values = array_merge(...array_map(static fn(array $tally): array => [$variable->id, $tally[0]->value, $tally[1], $tally[2]], $tallies));
+        $found = [];
+        foreach (DB::select("select kind, `grouping`, revision, payload from tallies where {$each}", $values) as $row) {
+            /** @var \stdClass&object{kind: string, grouping: string, revision: int, payload: string} $row */
+            $found["{$row->kind} {$row->revision} {$row->grouping}"] = $row->payload;
+        }
+        self::$ahead ??= new WeakMap();
+        self::$ahead[$variable] = $found;
+    }
+
     /**
      * A tally holds until the values of its variable, or of what groups them, change.
      *
@@ -41,6 +64,14 @@ final class TallyStore
 
     public static function payload(Variable $variable, TallyKind $kind, string $grouping, int $revision): ?string
     {
+        $name = "{$kind->value} {$revision} {$grouping}";
+        $ahead = self::$ahead[$variable] ?? [];
+        if (isset(self::$ahead, $ahead[$name])) {
+            // Once: the bytes are not held on to.
+            self::$ahead[$variable] = array_diff_key($ahead, [$name => true]);
+
+            return $ahead[$name];
+        }
         $payload = DB::table('tallies')->where(['variable_id' => $variable->id, 'kind' => $kind->value, 'grouping' => $grouping, 'revision' => $revision])->value('payload');
 
         return is_string($payload) ? $payload : null;
