@@ -103,10 +103,14 @@ final readonly class HandOver
      */
     private function page(Paper $paper, string $size, ?array $files = null, string $above = '', string $below = '', bool $hasWidths = false): string
     {
-        return Markup::tidy($this->views->make('report.paper', [
+        $page = Markup::tidy($this->views->make('report.paper', [
             'paper' => $paper,
             'files' => $files,
-            'faces' => $files === null ? Faces::rules(isForPdf: $hasWidths) : '',
+            'faces' => match (true) {
+                $files !== null => '',
+                $hasWidths => Faces::rulesForPdf(),
+                default => Faces::rules(),
+            },
             'style' => (string) file_get_contents(resource_path('views/report/paper.css')),
             'size' => self::SIZES[$size],
             'widthsFor' => $hasWidths ? $size : null,
@@ -115,6 +119,8 @@ final readonly class HandOver
             // A string of CSS, which a title must not end.
             'running' => '"' . (string) preg_replace_callback('/[^\p{L}\p{N} .,]/u', static fn(array $sign): string => sprintf('\\%06x', mb_ord($sign[0])), mb_strimwidth($paper->title, 0, 90, '…')) . '"',
         ])->render());
+
+        return $hasWidths ? Markup::tight($page) : $page;
     }
 
     /**
@@ -123,7 +129,7 @@ final readonly class HandOver
      */
     private static function pdf(string $page, array $options, ?Closure $isWanted): string
     {
-        return Tool::run(['weasyprint', '--encoding', 'utf-8', '--base-url', 'about:blank', ...$options, '-', '-'], $page, 'The PDF', isWanted: $isWanted, through: self::WITHOUT_COLLECTION);
+        return Tool::run(['weasyprint', '--encoding', 'utf-8', '--base-url', Faces::address(), ...$options, '-', '-'], $page, 'The PDF', isWanted: $isWanted, through: self::WITHOUT_COLLECTION);
     }
 
     /** @param array<string, mixed>|null $record */
@@ -193,7 +199,7 @@ final readonly class HandOver
         if ($ids === []) {
             return [];
         }
-        $pdf = self::pdf('<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Pictures</title><style>' . Faces::rules(isForPdf: true) . "{$pages}body{margin:0}</style></head><body>{$bodies}</body></html>", [], $isWanted);
+        $pdf = self::pdf('<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Pictures</title><style>' . Faces::rulesForPdf() . "{$pages}body{margin:0}</style></head><body>{$bodies}</body></html>", [], $isWanted);
 
         return Tool::inFolder(static function (string $folder) use ($pdf, $ids, $isWanted): array {
             Tool::run(['pdftoppm', '-r', (string) self::DOTS_AN_INCH, '-png', '-', "{$folder}/p"], $pdf, 'The pictures', isWanted: $isWanted);

@@ -101,14 +101,18 @@ final class DrawingTest extends TestCase
         self::assertSame([Palette::named('dark')->ink('soft'), Palette::named('dark')->ink('ink')], [$caption?->getAttribute('fill'), $title?->getAttribute('fill')]);
     }
 
-    public function test_a_pdf_gets_the_same_faces_without_compression(): void
+    public function test_a_pdf_gets_the_same_faces_as_files_without_compression(): void
     {
-        $named = static fn(string $rules): array => preg_match_all('/font-family:"([^"]+)";src:url\(data:(font\/[a-z0-9]+);base64,([^)]{8})[^}]*?;(font-[^}]+)/', $rules, $faces, PREG_SET_ORDER) > 0 ? $faces : [];
-        [$small, $plain] = [$named(Faces::rules()), $named(Faces::rules(isForPdf: true))];
-        self::assertCount(7, $plain);
-        self::assertSame(array_map(static fn(array $face): array => [$face[1], $face[4]], $small), array_map(static fn(array $face): array => [$face[1], $face[4]], $plain));
-        foreach ($plain as [, $face, $type, $bytes]) {
-            self::assertSame(['font/ttf', "\x00\x01\x00\x00"], [$type, substr((string) base64_decode($bytes, true), 0, 4)], $face);
+        preg_match_all('/font-family:"([^"]+)"/', Faces::rules(), $small);
+        self::assertSame(10, preg_match_all('/font-family:"([^"]+)";src:url\(([a-z0-9-]+\.ttf)\)format\("truetype"\);font-(weight:[0-9]+|style:italic)\}/', Faces::rulesForPdf(), $plain));
+        self::assertSame(array_values(array_unique($small[1])), array_values(array_unique($plain[1])));
+        foreach ($plain[2] as $i => $file) {
+            $bytes = (string) file_get_contents(Faces::address() . $file);
+            self::assertSame("\x00\x01\x00\x00", substr($bytes, 0, 4), $file);
+            self::assertStringNotContainsString('fvar', substr($bytes, 0, 400), 'one weight');
+            $table = (array) unpack('Nat', $bytes, (int) strpos($bytes, 'OS/2') + 8);
+            // Each says its weight itself, as the rule does.
+            self::assertSame((array) unpack('nweight', $bytes, is_int($table['at']) ? $table['at'] + 4 : 0), ['weight' => str_starts_with($plain[3][$i], 'weight') ? (int) substr($plain[3][$i], 7) : 400], $file);
         }
     }
 
