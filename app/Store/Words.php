@@ -73,42 +73,34 @@ final class Words
         ], $named);
     }
 
-    /**
-     * @param list<string>|null $named only these; null = all
-     *
-     * @return list<Word> of a comparison
-     */
-    public static function ofCompare(?array $named = null): array
+    /** @return list<Word> of a comparison */
+    public static function ofCompare(): array
     {
-        return self::made([
-            'what' => static fn(string $name): Word => Word::oneOf($name, 'what is compared', [
+        return [
+            Word::oneOf('what', 'what is compared', [
                 '' => 'nothing',
                 'groups' => ['groups', 'Of one variable.'],
                 'variables' => ['variables', 'One beside another.'],
                 'pairs' => ['the same rows', 'Earlier and later.'],
                 'datasets' => ['two datasets', 'The same variable of both.'],
             ]),
-            'groups' => static fn(string $name): Word => Word::text($name, 'names of groups as a list in JSON, the one that the others are compared with first', 8000),
-            'good' => static fn(string $name): Word => Word::oneOf($name, 'which direction is the good one', ['' => 'neither', 'more' => 'more is better', 'fewer' => 'fewer is better']),
-            'other' => static fn(string $name): Word => Word::text($name, 'number of the other dataset', 18),
-            'other_of' => static fn(string $name): Word => Word::text($name, 'key of the variable of the other dataset; the one of the same key or name unless said', 80),
-            'factor' => static fn(string $name): Word => Word::text($name, 'what values of the other dataset are multiplied by, where its unit is another', 40),
-            'turned' => static fn(string $name): Word => Word::oneOf($name, 'whether the first stands for the second', ['' => 'as they are', 'yes' => 'the other way round']),
-        ], $named);
+            Word::text('groups', 'names of groups as a list in JSON, the one that the others are compared with first', 8000),
+            Word::oneOf('good', 'which direction is the good one', ['' => 'neither', 'more' => 'more is better', 'fewer' => 'fewer is better']),
+            Word::text('other', 'number of the other dataset', 18),
+            Word::text('other_of', 'key of the variable of the other dataset; the one of the same key or name unless said', 80),
+            Word::text('factor', 'what values of the other dataset are multiplied by, where its unit is another', 40),
+            Word::oneOf('turned', 'whether the first stands for the second', ['' => 'as they are', 'yes' => 'the other way round']),
+        ];
     }
 
-    /**
-     * @param list<string>|null $named only these; null = all
-     *
-     * @return list<Word> of the page alone: which pictures are open, and how groups stand in them
-     */
-    public static function ofPage(?array $named = null): array
+    /** @return list<Word> of the page alone: which pictures are open, and how groups stand in them */
+    public static function ofPage(): array
     {
-        return self::made([
-            'plots' => static fn(string $name): Word => Word::text($name, 'pictures that are open beside the stack', 200),
-            'arrange' => static fn(string $name): Word => Word::oneOf($name, 'how groups are drawn', ['lanes' => 'in lanes', 'outlines' => 'over one another']),
-            'lane_order' => static fn(string $name): Word => Word::text($name, 'key of the figure that groups are ordered by, the largest first', 80),
-        ], $named);
+        return [
+            Word::text('plots', 'pictures that are open beside the stack', 200),
+            Word::oneOf('arrange', 'how groups are drawn', ['lanes' => 'in lanes', 'outlines' => 'over one another']),
+            Word::text('lane_order', 'key of the figure that groups are ordered by, the largest first', 80),
+        ];
     }
 
     /** @return list<Word> */

@@ -12,7 +12,7 @@ use Brick\Math\Internal\Calculator\GmpCalculator;
  *
  * Accuracy  exact either way. PHP itself tells: digits that a machine integer does not hold become a double, and so does a sum or a
  *           product that it does not hold.
- * Cost      a short sum or product takes a sixth of what GMP takes for it, and most numbers of a picture are short.
+ * Cost      a short sum or product takes a quarter of what GMP takes for it, and most numbers of a picture are short.
  *
  * @internal set once, in core/Values/arithmetic.php
  */
