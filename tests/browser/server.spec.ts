@@ -5,6 +5,13 @@ import { demo, signInTo } from './steps';
 const address = process.env.ROWTALLY_URL ?? 'http://127.0.0.1:8740';
 
 test('every answer carries the strict rules, and cookies are closed to scripts and other sites', async ({ request }) => {
+    const sent = async () =>
+        (await request.get('/'))
+            .headersArray()
+            .filter(({ name }) => name.toLowerCase() === 'set-cookie')
+            .map(({ value }) => value);
+    const cookies = await sent();
+    expect(await sent(), 'whoever has them is not sent them again').toEqual([]);
     for (const path of ['/', '/api/session', '/api/nothing', '/icon.svg']) {
         const headers = (await request.get(path)).headers();
         expect(headers['x-content-type-options'], path).toBe('nosniff');
@@ -17,10 +24,6 @@ test('every answer carries the strict rules, and cookies are closed to scripts a
         expect(headers.server, path).not.toMatch(/\d/);
         expect(headers['x-powered-by'], path).toBeUndefined();
     }
-    const cookies = (await request.get('/'))
-        .headersArray()
-        .filter(({ name }) => name.toLowerCase() === 'set-cookie')
-        .map(({ value }) => value);
     const session = cookies.find((cookie) => cookie.startsWith('rowtally_'));
     expect(session).toMatch(/HttpOnly/i);
     expect(cookies.length).toBeGreaterThan(1);
