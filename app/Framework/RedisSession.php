@@ -14,7 +14,6 @@ use SessionHandlerInterface;
  */
 final class RedisSession implements SessionHandlerInterface, KeptSessions, AliveSession
 {
-    private const TOUCH_AFTER_SECONDS = 300;
     private const MOST = 100;
 
     private ?string $readName = null;

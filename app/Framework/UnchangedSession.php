@@ -13,8 +13,6 @@ use Illuminate\Support\Arr;
  */
 final class UnchangedSession extends DatabaseSessionHandler implements AliveSession
 {
-    private const TOUCH_AFTER_SECONDS = 300;
-
     private ?string $readData = null;
     private int $readActivity = 0;
     /** @var array<string, mixed>|null */

@@ -148,17 +148,11 @@ final readonly class ProfileVariables
     /** @return non-empty-list<Observations> overall, then the groups that are shown */
     private function columns(Dataset $dataset, Variable $variable, StoredGrouping $rowGrouping, Question $question): array
     {
-        $asked = array_map(static fn(Statistic $statistic): string => $statistic->key(), $question->statistics);
-        $kinds = match (true) {
-            array_intersect($asked, self::OF_NORMALITY) !== [] => [TallyKind::Shapes, TallyKind::Normality],
-            array_intersect($asked, self::OF_SHAPE) !== [] => [TallyKind::Shapes],
-            default => [],
-        };
-        TallyStore::readAhead($variable, [...$rowGrouping->talliesOf($variable), ...array_map(static fn(TallyKind $kind): array => [$kind, $rowGrouping->key, $rowGrouping->since($variable)], $kinds)]);
         $all = $this->tallies->numbers($variable, $rowGrouping, $dataset->revision);
-        if (in_array(TallyKind::Normality, $kinds, true)) {
+        $asked = array_map(static fn(Statistic $statistic): string => $statistic->key(), $question->statistics);
+        if (array_intersect($asked, self::OF_NORMALITY) !== []) {
             Facts::know($variable, $rowGrouping, $all);
-        } elseif ($kinds !== []) {
+        } elseif (array_intersect($asked, self::OF_SHAPE) !== []) {
             Facts::knowShapes($variable, $rowGrouping, $all);
         }
 

@@ -104,21 +104,24 @@ final class StoredGrouping
     }
 
     /**
-     * The tallies of its values that `Tallies::numbers()` asks for.
+     * The tallies of its values that `Tallies::numbers()` asks for, and what `Facts` keeps beside them.
      *
      * @return non-empty-list<array{TallyKind, string, int}> as `TallyStore::readAhead()` takes them
      */
     public function talliesOf(Variable $variable): array
     {
-        if (!$this->isPlain) {
-            return [[TallyKind::Values, $this->key, $this->dataset->revision]];
+        $since = $this->since($variable);
+        $tallies = array_map(fn(TallyKind $kind): array => [$kind, $this->key, $since], [TallyKind::Values, TallyKind::Shapes, TallyKind::Normality]);
+        if ($this->isPlain && $this->key !== '') {
+            $tallies[] = [TallyKind::Values, '', $variable->data_revision];
         }
-        $values = [[TallyKind::Values, '', $variable->data_revision]];
-        foreach ($this->by as $split) {
-            $values[] = [TallyKind::Values, self::plainKey([$split], null), max($variable->data_revision, $split->data_revision)];
+        if ($this->isPlain && $this->aside !== null) {
+            foreach ($this->by as $split) {
+                $tallies[] = [TallyKind::Values, self::plainKey([$split], null), max($variable->data_revision, $split->data_revision)];
+            }
         }
 
-        return $this->aside === null ? $values : [...$values, [TallyKind::Values, $this->key, $this->since($variable)]];
+        return $tallies;
     }
 
     /** The rows that are set aside. */

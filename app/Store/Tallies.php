@@ -46,6 +46,7 @@ final class Tallies
      */
     public function numbers(Variable $variable, StoredGrouping $rowGrouping, int $revision): array
     {
+        TallyStore::readAhead($variable, $rowGrouping->talliesOf($variable));
         if (!$rowGrouping->isPlain()) {
             return TallyStore::tallied($variable, $rowGrouping->key, $revision, static function () use ($variable, $rowGrouping): array {
                 $column = $rowGrouping->table()->number($variable->name);
