@@ -14,4 +14,7 @@ interface KeptSessions
     public function end(int $userId, string $name): bool;
 
     public function endAll(int $userId): void;
+
+    /** Removes those that are over. */
+    public function sweep(): void;
 }

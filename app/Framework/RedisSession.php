@@ -79,11 +79,13 @@ final class RedisSession implements SessionHandlerInterface, KeptSessions, Alive
         return true;
     }
 
-    /** They are gone by themselves. */
     public function gc(int $max_lifetime): int
     {
         return 0;
     }
+
+    /** They are gone by themselves. */
+    public function sweep(): void {}
 
     public function of(int $userId): array
     {

@@ -9,6 +9,8 @@ use Illuminate\Support\Facades\DB;
 final class SessionsInDatabase implements KeptSessions
 {
     private const MOST = 100;
+    /** A write that a cluster takes in one piece. */
+    private const SWEPT_AT_ONCE = 10_000;
 
     public function of(int $userId): array
     {
@@ -33,5 +35,13 @@ final class SessionsInDatabase implements KeptSessions
     public function endAll(int $userId): void
     {
         DB::table('sessions')->where('user_id', $userId)->delete();
+    }
+
+    public function sweep(): void
+    {
+        $over = time() - 60 * config()->integer('session.lifetime');
+        do {
+            $ended = DB::table('sessions')->where('last_activity', '<', $over)->limit(self::SWEPT_AT_ONCE)->delete();
+        } while ($ended === self::SWEPT_AT_ONCE);
     }
 }

@@ -59,7 +59,7 @@ use PDO;
 final class AppServiceProvider extends ServiceProvider
 {
     private const SWEEP_IMPORTS_EVERY_SECONDS = 5;
-    private const SWEEP_FILES_EVERY_SECONDS = 3600;
+    private const SWEEP_THE_REST_EVERY_SECONDS = 3600;
 
     public function register(): void
     {
@@ -127,17 +127,18 @@ final class AppServiceProvider extends ServiceProvider
     /** Whoever works through the queue looks after what others have left. */
     private function sweepBetweenJobs(): void
     {
-        $lastImports = $lastFiles = 0;
-        Queue::looping(static function () use (&$lastImports, &$lastFiles): void {
+        $lastImports = $lastRest = 0;
+        Queue::looping(static function () use (&$lastImports, &$lastRest): void {
             $sweep = app(SweepImports::class);
             if (time() - $lastImports >= self::SWEEP_IMPORTS_EVERY_SECONDS) {
                 $lastImports = time();
                 $sweep->imports();
             }
-            if (time() - $lastFiles >= self::SWEEP_FILES_EVERY_SECONDS) {
-                $lastFiles = time();
+            if (time() - $lastRest >= self::SWEEP_THE_REST_EVERY_SECONDS) {
+                $lastRest = time();
                 $sweep->files();
                 SweepReports::all();
+                app(KeptSessions::class)->sweep();
             }
         });
     }

@@ -8,6 +8,7 @@ use App\Console\Commands\Prepare;
 use App\Http\Requests\SignInRequest;
 use App\Models\User;
 use Illuminate\Database\Events\QueryExecuted;
+use Illuminate\Queue\Events\Looping;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
@@ -139,6 +140,18 @@ final class SessionTest extends AppTestCase
 
         DB::table('sessions')->delete();
         self::assertSame([$session, 'XSRF-TOKEN'], array_keys($sent($first)), 'one that is gone');
+    }
+
+    public function test_sessions_that_are_over_are_removed_between_jobs_and_by_nobody_who_asks(): void
+    {
+        $over = time() - 60 * config()->integer('session.lifetime');
+        foreach (['over' => $over - 10, 'nearly' => $over + 10, 'new' => time()] as $id => $last) {
+            DB::table('sessions')->insert(['id' => $id, 'payload' => '', 'last_activity' => $last]);
+        }
+        self::assertSame(0, config()->array('session.lottery')[0]);
+        event(new Looping('database', 'default'));
+
+        self::assertEqualsCanonicalizing(['nearly', 'new'], DB::table('sessions')->pluck('id')->all());
     }
 
     public function test_whoever_signs_in_has_another_session(): void
