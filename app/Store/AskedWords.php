@@ -35,11 +35,10 @@ final readonly class AskedWords
             $text = $said[$word->name] ?? null;
             $text = is_string($text) ? trim($text) : '';
             if ($text !== '') {
-                $words[$word->name] = $word->allows($text) ? $text : throw UnknownVariable::refused($word->refusal());
+                $refusal = $word->allows($text) ? QuestionOfWords::tooMany($word->name, $text) : $word->refusal();
+                $words[$word->name] = $refusal === null ? $text : throw UnknownVariable::refused($refusal);
             }
         }
-        self::fewEnough($words['of'] ?? '', QuestionOfWords::MOST_VARIABLES, 'At most ' . QuestionOfWords::MOST_VARIABLES . ' variables can be shown at once. Untick some.');
-        self::fewEnough($words['by'] ?? '', QuestionOfWords::MOST_SPLITS, 'Rows can be split by one or two variables.');
 
         return new self($words);
     }
@@ -92,7 +91,7 @@ final readonly class AskedWords
             // Whoever wrote it down could see it then.
             $other === null ? null : $dataset->ofSameOwner()->with('variables')->find((int) $other) ?? throw UnknownVariable::comparesNoDataset(),
             $this->word('other_of'),
-            $factor !== null && preg_match('/^[0-9]{1,12}(\.[0-9]{1,12})?$/', $factor) === 1 && (float) $factor > 0.0 ? BigDecimal::of($factor) : null,
+            $factor !== null && preg_match('/^[0-9]{1,12}(\.[0-9]{1,12})?$/D', $factor) === 1 && (float) $factor > 0.0 ? BigDecimal::of($factor) : null,
             $this->word('turned') === 'yes',
         );
     }
@@ -139,12 +138,5 @@ final readonly class AskedWords
             $this->classReading(),
             $this->list('count_columns'),
         );
-    }
-
-    private static function fewEnough(string $list, int $most, string $sentence): void
-    {
-        if (count(QuestionOfWords::list($list)) > $most) {
-            throw UnknownVariable::refused($sentence);
-        }
     }
 }

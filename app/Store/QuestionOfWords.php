@@ -24,8 +24,8 @@ use RowTally\Core\Plots\StackOptions;
 /** A question in words, which `Words` lists, whether a request says them or an address that was kept. */
 final class QuestionOfWords
 {
-    public const MOST_VARIABLES = 60;
-    public const MOST_SPLITS = 2;
+    private const MOST_VARIABLES = 60;
+    private const MOST_SPLITS = 2;
     private const MOST_PERCENTILES = 50;
 
     /**
@@ -81,6 +81,18 @@ final class QuestionOfWords
     public static function list(string $words): array
     {
         return array_values(array_unique(array_filter(explode(',', $words), static fn(string $word): bool => $word !== '')));
+    }
+
+    /** @return string|null why what a word lists is too much at once */
+    public static function tooMany(string $word, string $listed): ?string
+    {
+        $count = count(self::list($listed));
+
+        return match (true) {
+            $word === 'of' && $count > self::MOST_VARIABLES => 'At most ' . self::MOST_VARIABLES . ' variables can be shown at once. Untick some.',
+            $word === 'by' && $count > self::MOST_SPLITS => 'Rows can be split by one or two variables.',
+            default => null,
+        };
     }
 
     /** @return list<Marker> */

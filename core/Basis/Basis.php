@@ -64,10 +64,10 @@ final readonly class Basis
          */
         public int $setAside = 0,
     ) {
-        if (preg_match('/^\d{1,2}(\.\d{1,3})?$/', $innerFence) !== 1 || (float) $innerFence <= 0.0) {
+        if (preg_match('/^\d{1,2}(\.\d{1,3})?$/D', $innerFence) !== 1 || (float) $innerFence <= 0.0) {
             throw NotUnderstood::notAFence($innerFence);
         }
-        if (preg_match('/^0\.\d{1,6}$/', $level) !== 1 || (float) $level < 0.5 || (float) $level > 0.999) {
+        if (preg_match('/^0\.\d{1,6}$/D', $level) !== 1 || (float) $level < 0.5 || (float) $level > 0.999) {
             throw NotUnderstood::notALevel($level);
         }
         $this->decimals = $decimals ?? ShownDecimals::more(1);

@@ -33,7 +33,7 @@ final readonly class ShownDecimals
      */
     public static function ofWord(string $word): self
     {
-        if (preg_match('/^(data\+|s|)(\d{1,2})$/', $word, $parts) !== 1 || (int) $parts[2] > self::MOST || ($parts[1] === 's' && $parts[2] === '0')) {
+        if (preg_match('/^(data\+|s|)(\d{1,2})$/D', $word, $parts) !== 1 || (int) $parts[2] > self::MOST || ($parts[1] === 's' && $parts[2] === '0')) {
             throw NotUnderstood::notDecimals($word);
         }
 

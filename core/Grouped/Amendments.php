@@ -39,7 +39,7 @@ final readonly class Amendments
         $edges = $widths = $middles = [];
         $unit = null;
         foreach (array_slice(array_filter(array_map(trim(...), explode(',', $word)), static fn(string $part): bool => $part !== ''), 0, self::MOST) as $part) {
-            if (preg_match('/^(edge|width|middle|unit)(\d{1,4})?:([-−]?\d{1,15}(?:\.\d{1,9})?)$/u', $part, $match) !== 1 || ($match[1] === 'unit') !== ($match[2] === '')) {
+            if (preg_match('/^(edge|width|middle|unit)(\d{1,4})?:([-−]?\d{1,15}(?:\.\d{1,9})?)$/Du', $part, $match) !== 1 || ($match[1] === 'unit') !== ($match[2] === '')) {
                 throw NotUnderstood::notAnAmendment($part);
             }
             $number = BigDecimal::of(str_replace('−', '-', $match[3]));

@@ -25,9 +25,10 @@ final readonly class RowLabels implements NamesRows
         $grouping = $column === 0 ? $this->grouping->overall : $this->grouping->grouping;
         $group = max(0, $column - 1);
         $labels = array_fill(0, count($values), null);
+        $isDecimal = $table->number($number)->decimals !== null;
         $open = [];
         foreach ($values as $place => $value) {
-            $open[self::key(Decimals::plain($value))][] = $place;
+            $open[self::key($value, $isDecimal)][] = $place;
         }
         foreach ($table->chunks($number) as $at => $chunk) {
             if ($open === []) {
@@ -40,7 +41,7 @@ final readonly class RowLabels implements NamesRows
             $codes = $grouping->isWhole() ? null : array_values($grouping->codes($at));
             $names = null;
             foreach ($rows->numbers($number) as $row => $own) {
-                $key = $own === null ? '' : self::key($own);
+                $key = $own === null ? '' : self::key($own, $isDecimal);
                 if (isset($open[$key]) && ($codes === null || $codes[$row] === $group)) {
                     $names ??= $rows->texts($this->id);
                     $labels[(int) array_shift($open[$key])] = $names[$row];
@@ -54,10 +55,12 @@ final readonly class RowLabels implements NamesRows
         return array_values($labels);
     }
 
-    /** A text that no array takes for a number. */
-    private static function key(float|BigDecimal $value): string
+    /** A text that no array takes for a number: of decimals, whatever their length, each its own. */
+    private static function key(float|BigDecimal $value, bool $isDecimal): string
     {
-        return 'x' . json_encode(Decimals::double($value), JSON_THROW_ON_ERROR);
+        $plain = $isDecimal && $value instanceof BigDecimal ? Decimals::plain($value->stripTrailingZeros()) : $value;
+
+        return 'x' . ($isDecimal && $plain instanceof BigDecimal ? (string) $plain : json_encode(Decimals::double($plain) + 0.0, JSON_THROW_ON_ERROR));
     }
 
     /** @param list<BigDecimal> $values */

@@ -19,11 +19,9 @@ class ProfileRequest extends AddressRequest
     public function rules(): array
     {
         $rules = self::rulesOf(Words::ofQuestion($this->said()));
-        foreach ([
-            'of' => [QuestionOfWords::MOST_VARIABLES, 'At most ' . QuestionOfWords::MOST_VARIABLES . ' variables can be shown at once. Untick some.'],
-            'by' => [QuestionOfWords::MOST_SPLITS, 'Rows can be split by one or two variables.'],
-        ] as $name => [$most, $sentence]) {
-            if (isset($rules[$name]) && count(QuestionOfWords::list($this->word($name) ?? '')) > $most) {
+        foreach (['of', 'by'] as $name) {
+            $sentence = isset($rules[$name]) ? QuestionOfWords::tooMany($name, $this->word($name) ?? '') : null;
+            if ($sentence !== null) {
                 $rules[$name][] = static fn(string $attribute, mixed $value, Closure $fail) => $fail($sentence);
             }
         }

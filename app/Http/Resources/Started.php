@@ -60,7 +60,7 @@ final readonly class Started
         }
         $words = [];
         foreach (Answered::words($request) as $name => $value) {
-            if (!is_string($value) || preg_match('/^[A-Za-z0-9,._+-]{1,400}$/', $value) !== 1) {
+            if (!is_string($value) || preg_match('/^[A-Za-z0-9,._+-]{1,400}$/D', $value) !== 1) {
                 return [];
             }
             $words[] = $name . '=' . rawurlencode($value);

@@ -75,7 +75,7 @@ final readonly class Block
         $held = $words['held'] ?? null;
 
         return match (true) {
-            $id !== '' && preg_match('/^b[0-9a-f]{4,16}$/', $id) !== 1 => 'A block has no such name.',
+            $id !== '' && preg_match('/^b[0-9a-f]{4,16}$/D', $id) !== 1 => 'A block has no such name.',
             $title === null || mb_strlen($title) > self::LONGEST_TITLE => 'A title has at most 200 characters.',
             $kind === BlockKind::Heading && trim($title) === '' => 'A heading has 1 to 200 characters.',
             $caption === null || mb_strlen($caption) > self::LONGEST_CAPTION => 'A caption has at most 1,000 characters.',

@@ -49,7 +49,7 @@ final readonly class PagesOfReport
 
     public function pdf(Report $report, string $key): ?string
     {
-        return preg_match('/^[0-9a-f]{64}$/', $key) === 1 && Storage::exists(self::path($report, $key)) ? Storage::get(self::path($report, $key)) : null;
+        return preg_match('/^[0-9a-f]{64}$/D', $key) === 1 && Storage::exists(self::path($report, $key)) ? Storage::get(self::path($report, $key)) : null;
     }
 
     public static function sweep(): void

@@ -152,7 +152,7 @@ final readonly class OwnWords
             'text' => is_string($text) && $text !== '' ? ['type' => 'text', 'text' => $text] : null,
             'hardBreak' => ['type' => 'hardBreak'],
             self::FIELD => ($field = FigureField::ofAttributes($attributes)) === null ? null : ['type' => self::FIELD, 'attrs' => $field->toAttributes()],
-            self::REFERENCE => is_string($attributes['block'] ?? null) && preg_match('/^b[0-9a-f]{4,16}$/', $attributes['block']) === 1 ? ['type' => self::REFERENCE, 'attrs' => ['block' => $attributes['block']]] : null,
+            self::REFERENCE => is_string($attributes['block'] ?? null) && preg_match('/^b[0-9a-f]{4,16}$/D', $attributes['block']) === 1 ? ['type' => self::REFERENCE, 'attrs' => ['block' => $attributes['block']]] : null,
             default => null,
         };
 
@@ -186,7 +186,7 @@ final readonly class OwnWords
     /** To a page or an address, and to nothing that runs. */
     public static function isLink(string $href): bool
     {
-        return strlen($href) <= 2000 && preg_match('/^(https?:\/\/[^\s\x00-\x1f<>"]+|mailto:[^\s\x00-\x1f<>"]+)$/i', $href) === 1;
+        return strlen($href) <= 2000 && preg_match('/^(https?:\/\/[^\s\x00-\x1f<>"]+|mailto:[^\s\x00-\x1f<>"]+)$/Di', $href) === 1;
     }
 
     /**

@@ -82,12 +82,10 @@ final readonly class ReadFields
         parse_str($address, $said);
         foreach (Words::ofQuestion() as $word) {
             $text = $said[$word->name] ?? null;
-            if (is_string($text) && $text !== '' && !$word->allows($text)) {
-                throw UnknownVariable::refused($word->refusal());
+            $refusal = is_string($text) && $text !== '' ? ($word->allows($text) ? QuestionOfWords::tooMany($word->name, $text) : $word->refusal()) : null;
+            if ($refusal !== null) {
+                throw UnknownVariable::refused($refusal);
             }
-        }
-        if (count(QuestionOfWords::list(self::text($said['by'] ?? null) ?? '')) > QuestionOfWords::MOST_SPLITS) {
-            throw UnknownVariable::refused('Rows can be split by one or two variables.');
         }
         $of = self::text($said['of'] ?? null);
         if ($of !== null && $dataset->variables->firstWhere('key', $of) === null) {
