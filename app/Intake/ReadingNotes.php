@@ -67,7 +67,9 @@ final class ReadingNotes
             $notes[] = $rows->remarks === 1 ? 'One line of remarks was passed over.' : NumberMarks::keptCount($rows->remarks) . ' lines of remarks were passed over.';
         }
         if ($rows->leftOut > 0) {
-            $notes[] = sprintf('%s that %s with %s left out.', $rows->leftOut === 1 ? 'One row' : NumberMarks::keptCount($rows->leftOut) . ' rows', $rows->leftOut === 1 ? 'begins' : 'begin', implode(' or ', array_map(static fn(string $text): string => "“{$text}”", $file->leaveOut)) . ($rows->leftOut === 1 ? ' was' : ' were'));
+            $notes[] = $rows->leftOut === 1
+                ? 'One row that begins with ' . self::entries($file->leaveOut) . ' was left out.'
+                : NumberMarks::keptCount($rows->leftOut) . ' rows that begin with ' . self::entries($file->leaveOut) . ' were left out.';
         }
         $unread = array_values(array_filter($unread, static fn(array $variable): bool => $variable[1] > 0));
         if ($unread !== []) {
@@ -80,5 +82,14 @@ final class ReadingNotes
         }
 
         return $notes;
+    }
+
+    /** @param list<string> $entries */
+    private static function entries(array $entries): string
+    {
+        $named = array_map(static fn(string $entry): string => "“{$entry}”", array_slice($entries, 0, self::NAMES_IN_A_NOTE));
+        $more = count($entries) - count($named);
+
+        return implode(' or ', $named) . ($more > 0 ? ' or ' . NumberMarks::keptCount($more) . ' more such entries' : '');
     }
 }

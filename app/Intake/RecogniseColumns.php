@@ -11,7 +11,6 @@ use RowTally\Core\Parsing\MissingMarks;
 use RowTally\Core\Parsing\NumberStyle;
 use RowTally\Core\Parsing\NumberText;
 use RowTally\Core\Parsing\RecognisedType;
-use RowTally\Core\Parsing\TotalRow;
 use RowTally\Core\Parsing\VariableName;
 use RowTally\Core\Parsing\VariableType;
 
@@ -22,18 +21,19 @@ final class RecogniseColumns
     public static function of(CsvFile $file, Decisions $decisions): array
     {
         $reshape = Reshape::of($file->names, $decisions);
-        $head = $reshape->rows(self::rowsThatCount($file->head, $file->leaveOut));
-        $spread = $reshape->rows(self::rowsThatCount($file->spread, $file->leaveOut));
+        $head = $reshape->rows(self::rowsThatCount($file->head, $file));
+        $spread = $reshape->rows(self::rowsThatCount($file->spread, $file));
         $commaMark = $file->dialect->delimiter !== ',';
         $samples = $recognised = [];
         $isPlain = $reshape->isPlain();
-        foreach ($reshape->names() as $i => $name) {
+        $names = $reshape->names();
+        foreach ($names as $i => $name) {
             $samples[] = $sample = self::sample(array_column($head, $i), array_column($spread, $i), $decisions, $isPlain && $decisions->column($i)->isFilledDown);
-            $recognised[] = RecognisedType::of($name->name, $sample[0], $sample[1], $commaMark, count($reshape->names()) === 1);
+            $recognised[] = RecognisedType::of($name->name, $sample[0], $sample[1], $commaMark, count($names) === 1);
         }
         $shown = ShownByTable::of($recognised, array_map(static fn(array $sample): array => [...$sample[0], ...$sample[1]], $samples));
         $variables = [];
-        foreach ($reshape->names() as $i => $name) {
+        foreach ($names as $i => $name) {
             $variables[] = self::column(
                 $name,
                 $recognised[$i],
@@ -43,7 +43,7 @@ final class RecogniseColumns
                 // Decisions about single columns name the columns of the file; a new shape has others.
                 $reshape->isPlain() ? $decisions->column($i) : new ColumnDecision(),
                 $decisions->missing,
-                !$reshape->isPlain() && $i === count($reshape->names()) - 1,
+                !$reshape->isPlain() && $i === count($names) - 1,
             );
         }
 
@@ -72,13 +72,12 @@ final class RecogniseColumns
 
     /**
      * @param list<list<string>> $rows
-     * @param list<string>       $leaveOut
      *
      * @return list<list<string>>
      */
-    private static function rowsThatCount(array $rows, array $leaveOut): array
+    private static function rowsThatCount(array $rows, CsvFile $file): array
     {
-        return $leaveOut === [] ? $rows : array_values(array_filter($rows, static fn(array $row): bool => !in_array(TotalRow::firstEntry($row), $leaveOut, true)));
+        return $file->leaveOut === [] ? $rows : array_values(array_filter($rows, static fn(array $row): bool => !$file->leavesOut($row)));
     }
 
     /**

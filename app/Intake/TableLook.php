@@ -8,7 +8,6 @@ use App\Intake\Csv\CsvFile;
 use RowTally\Core\Parsing\MissingMarks;
 use RowTally\Core\Parsing\NumberStyle;
 use RowTally\Core\Parsing\NumberText;
-use RowTally\Core\Parsing\TotalRow;
 use RowTally\Core\Parsing\VariableName;
 use RowTally\Core\Parsing\VariableType;
 
@@ -59,7 +58,7 @@ final readonly class TableLook
         $above = [];
         $isFilledDown = array_filter($variables, static fn(RecognisedVariable $variable): bool => $variable->isFilledDown);
         foreach ($file->head as $i => $row) {
-            $isLeftOut = in_array(TotalRow::firstEntry($row), $file->leaveOut, true);
+            $isLeftOut = $file->leavesOut($row);
             foreach ($reshape->rows([$row]) as $shaped) {
                 foreach ($isLeftOut ? [] : array_keys($isFilledDown) as $column) {
                     [[$cell], $above[$column]] = PackColumns::filledDown([$shaped[$column]], $above[$column] ?? '');
@@ -112,9 +111,11 @@ final readonly class TableLook
      */
     private static function doubts(array $variables, array $rows): array
     {
+        $whole = count(array_filter($rows, static fn(array $row): bool => count(array_filter($row, NumberText::isBlank(...))) <= 1));
+        $areWhole = 10 * $whole >= 9 * count($rows);
         $doubts = [];
         foreach ($variables as $column => $variable) {
-            $doubts[] = TwoReadings::of($column, $variable) ?? TwoReadings::gaps($column, $variable, array_column($rows, $column), $rows);
+            $doubts[] = TwoReadings::of($column, $variable) ?? TwoReadings::gaps($column, $variable, array_column($rows, $column), $areWhole);
         }
 
         return array_values(array_filter($doubts, static fn(?TwoReadings $doubt): bool => $doubt !== null));

@@ -74,16 +74,17 @@ final readonly class TwoReadings
     /**
      * A column of labels with gaps below them, as merged cells leave them: the first cell is filled, other columns have no gaps.
      *
-     * @param list<string>       $cells
-     * @param list<list<string>> $rows
+     * @param list<string> $cells
+     * @param bool         $areWhole whether nearly all rows have no gap elsewhere
      */
-    public static function gaps(int $column, RecognisedVariable $variable, array $cells, array $rows): ?self
+    public static function gaps(int $column, RecognisedVariable $variable, array $cells, bool $areWhole): ?self
     {
+        if (!$areWhole || $variable->isFilledDown || !$variable->isTaken || ($variable->type !== VariableType::Category && $variable->type !== VariableType::Text) || $cells === [] || NumberText::isBlank($cells[0])) {
+            return null;
+        }
         $blank = count(array_filter($cells, NumberText::isBlank(...)));
         $labels = array_filter($cells, static fn(string $cell): bool => !NumberText::isBlank($cell));
-        $whole = count(array_filter($rows, static fn(array $row): bool => count(array_filter($row, NumberText::isBlank(...))) <= 1));
-        if ($variable->isFilledDown || !$variable->isTaken || ($variable->type !== VariableType::Category && $variable->type !== VariableType::Text) || $cells === [] || NumberText::isBlank($cells[0])
-            || 2 * $blank < count($cells) || count($labels) < 2 || count(array_unique($labels)) < count($labels) || 10 * $whole < 9 * count($rows)) {
+        if (2 * $blank < count($cells) || count($labels) < 2 || count(array_unique($labels)) < count($labels)) {
             return null;
         }
 

@@ -122,7 +122,8 @@ final class RowOrder
     private function ordered(string $keys, string $rows): string
     {
         $order = Packed::integers('q*', $keys);
-        $this->isDescending ? arsort($order, SORT_NUMERIC) : asort($order, SORT_NUMERIC);
+        // Not as numbers (SORT_NUMERIC), which would compare them as doubles: keys have up to 64 bits.
+        $this->isDescending ? arsort($order) : asort($order);
         $numbers = Packed::integers('V*', $rows);
 
         return Packed::bytes('V*', array_map(static fn(int $place): int => $numbers[$place], array_keys($order)));

@@ -55,23 +55,28 @@ final readonly class TotalRow
         $rows = [...$head, ...$tail];
         $entries = array_map(self::firstEntry(...), $rows);
         $often = array_count_values(array_map(static fn(string $entry): string => "={$entry}", $entries));
-        $found = [];
+        $totals = array_filter($rows, self::looksLikeOne(...));
+        $lastTotal = array_key_last($totals) ?? -1;
         $last = self::lastOfData($rows);
-        $before = [];
+        $found = [];
+        $before = $block = [];
         foreach ($rows as $i => $row) {
-            // What stands in every third row is a label of the data, whatever it says.
             if (self::isRemark($row)) {
                 $found[] = $entries[$i];
-            } elseif (self::looksLikeOne($row) && (3 * $often["={$entries[$i]}"] < count($rows) || $i === $last)) {
-                $isOutermost = $i === $last || ($i === 0 && self::addsUp($row, array_slice($rows, 1)));
-                if ($isOutermost || self::addsUp($row, $before) || self::addsUp($row, self::block($before))) {
+                continue;
+            }
+            $times = $often["={$entries[$i]}"];
+            // What stands in every third row is a label of the data, whatever it says.
+            if (isset($totals[$i]) && (3 * $times < count($rows) || $i === $last)) {
+                $isOutermost = ($i === $last && $times === 1) || ($i === 0 && self::addsUp($row, array_reduce(array_slice($rows, 1), self::with(...), [])));
+                if ($isOutermost || self::addsUp($row, $before) || self::addsUp($row, $block)) {
                     $found[] = $entries[$i];
-                    $before[] = null;
+                    $block = [];
                     continue;
                 }
-                $before[] = $row;
-            } else {
-                $before[] = $row;
+            }
+            if ($i < $lastTotal) {
+                [$before, $block] = [self::with($before, $row), self::with($block, $row)];
             }
         }
 
@@ -122,45 +127,46 @@ final readonly class TotalRow
     }
 
     /**
-     * The rows since the last total.
+     * @param array<int, array{float, int}> $sums of the numbers of some rows by place, and how many they are
+     * @param list<string>                  $row
      *
-     * @param list<list<string>|null> $rows null = a total
-     *
-     * @return list<list<string>>
+     * @return array<int, array{float, int}> with one more row
      */
-    private static function block(array $rows): array
+    private static function with(array $sums, array $row): array
     {
-        $block = [];
-        for ($i = count($rows) - 1; $i >= 0 && $rows[$i] !== null; --$i) {
-            $block[] = $rows[$i];
+        foreach ($row as $place => $cell) {
+            $number = self::number($cell);
+            if ($number !== null) {
+                [$sum, $count] = $sums[$place] ?? [0.0, 0];
+                $sums[$place] = [$sum + $number, $count + 1];
+            }
         }
 
-        return $block;
+        return $sums;
     }
 
     /**
-     * Whether some number of the row is the sum or the mean of those in its column, and none that can be told is neither.
+     * Whether some number of the row is the sum or the mean of those in its column.
      *
-     * @param list<string>            $row
-     * @param list<list<string>|null> $others null = a total, which adds nothing
+     * @param list<string>                  $row
+     * @param array<int, array{float, int}> $others
      */
     private static function addsUp(array $row, array $others): bool
     {
-        $others = array_values(array_filter($others, static fn(?array $other): bool => $other !== null));
-        $agrees = 0;
         foreach ($row as $place => $cell) {
-            $stated = self::number($cell);
-            $numbers = array_values(array_filter(array_map(static fn(array $other): ?float => self::number($other[$place] ?? ''), $others), static fn(?float $number): bool => $number !== null));
-            if ($stated === null || count($numbers) < 2) {
+            [$sum, $count] = $others[$place] ?? [0.0, 0];
+            $stated = $count < 2 ? null : self::number($cell);
+            if ($stated === null) {
                 continue;
             }
-            $sum = array_sum($numbers);
             $decimals = strlen(explode('.', str_replace(',', '.', $cell))[1] ?? '');
-            $reach = self::ROUNDING * 10.0 ** -$decimals * count($numbers) + 1e-9 * abs($sum);
-            $agrees += abs($stated - $sum) <= $reach || abs($stated - $sum / count($numbers)) <= $reach / count($numbers) + self::ROUNDING * 10.0 ** -$decimals ? 1 : 0;
+            $reach = self::ROUNDING * 10.0 ** -$decimals * $count + 1e-9 * abs($sum);
+            if (abs($stated - $sum) <= $reach || abs($stated - $sum / $count) <= $reach / $count + self::ROUNDING * 10.0 ** -$decimals) {
+                return true;
+            }
         }
 
-        return $agrees > 0;
+        return false;
     }
 
     private static function number(string $cell): ?float

@@ -22,6 +22,9 @@ final readonly class CsvFile
     private const SPREAD_PIECE = 1 << 14;
     private const BOM = "\u{FEFF}";
 
+    /** @var array<string, true> */
+    private array $leftOut;
+
     /**
      * @param list<VariableName> $names
      * @param list<list<string>> $head     the first rows, as wide as the header
@@ -54,7 +57,15 @@ final readonly class CsvFile
         public ?string $onlyCommas,
         /** The line of a quotation mark that is not closed, so that all were taken for letters. */
         public ?int $badQuoteLine,
-    ) {}
+    ) {
+        $this->leftOut = array_fill_keys(array_map(static fn(string $entry): string => "={$entry}", $leaveOut), true);
+    }
+
+    /** @param list<string> $row */
+    public function leavesOut(array $row): bool
+    {
+        return $this->leftOut !== [] && isset($this->leftOut['=' . TotalRow::firstEntry($row)]);
+    }
 
     /**
      * @throws NotATable

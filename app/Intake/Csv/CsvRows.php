@@ -7,7 +7,6 @@ namespace App\Intake\Csv;
 use App\Intake\NotATable;
 use Generator;
 use RowTally\Core\Columns\Chunk;
-use RowTally\Core\Parsing\TotalRow;
 use RuntimeException;
 
 /**
@@ -220,7 +219,7 @@ final class CsvRows
                 ++$this->passedOver->remarks;
                 continue;
             }
-            if ($this->file->leaveOut !== [] && in_array(TotalRow::firstEntry($record), $this->file->leaveOut, true)) {
+            if ($this->file->leavesOut($record)) {
                 ++$this->passedOver->leftOut;
                 continue;
             }

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { Reading, ReadingChange } from '../api/client';
+import { count } from '../ui/format';
 import { RowWordEntry } from '../ui/RowWordEntry';
 import { WordChoice } from '../ui/WordChoice';
 import type { WordOption } from '../ui/wordOption';
@@ -35,6 +36,9 @@ const encodings: WordOption[] = [
     { value: 'utf-16le', words: 'UTF-16 LE' },
     { value: 'utf-16be', words: 'UTF-16 BE' },
 ];
+
+/** So many entries of rows that are left out are named. */
+const NAMED = 12;
 
 /** The decisions about the whole table as one sentence; its underlined words are the controls. */
 export function ReadingLine({ reading, onDecide }: { reading: Reading; onDecide: (changes: ReadingChange[]) => void }) {
@@ -135,7 +139,7 @@ export function ReadingLine({ reading, onDecide }: { reading: Reading; onDecide:
             {reading.leave_out.length > 0 && (
                 <>
                     ; left out: rows that begin with{' '}
-                    {reading.leave_out.map((text) => (
+                    {reading.leave_out.slice(0, NAMED).map((text) => (
                         <Taken
                             key={text}
                             words={text}
@@ -148,6 +152,18 @@ export function ReadingLine({ reading, onDecide }: { reading: Reading; onDecide:
                             }
                         />
                     ))}
+                    {reading.leave_out.length > NAMED && (
+                        <Taken
+                            words={`${count(reading.leave_out.length - NAMED)} more such entries`}
+                            remove={`Read all of these rows, the ${count(reading.leave_out.length - NAMED)} more such entries too`}
+                            onRemove={() =>
+                                onDecide([
+                                    { what: 'leave_out', value: [] },
+                                    { what: 'leave_out_totals', value: false },
+                                ])
+                            }
+                        />
+                    )}
                 </>
             )}
             ; each row is a{' '}

@@ -12,6 +12,7 @@ use App\Intake\ReadVariable;
 use App\Intake\TableLook;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Parsing\VariableType;
 
 /** Tables as people send them, each odd in one way: read, or asked about. */
@@ -106,6 +107,16 @@ final class OddTablesTest extends TestCase
 
         self::assertSame(3, $reading->rows);
         self::assertContains('One row has more cells than there are names (the first is line 3 of the file); what stands behind the last name was left out.', $reading->notes);
+    }
+
+    public function test_rows_of_many_totals_are_left_out_and_a_few_of_them_named(): void
+    {
+        $places = ['north', 'south', 'east', 'west', 'moor', 'fen', 'heath', 'shore'];
+        file_put_contents($this->path, "place,hives\n" . implode('', array_map(static fn(string $place, int $i): string => "a {$place},{$i}\nb {$place},10\nTotal {$place}," . ($i + 10) . "\n", $places, array_keys($places))));
+        $reading = (new ReadTable())->read(CsvFile::open($this->path), new KeptColumns(), static function (): void {});
+
+        self::assertSame(16, $reading->rows);
+        self::assertContains('8 rows that begin with “Total north” or “Total south” or “Total east” or “Total west” or “Total moor” or 3 more such entries were left out.', array_map((new NumberMarks())->read(...), $reading->notes));
     }
 
     private function look(string $text): TableLook

@@ -18,7 +18,7 @@ final class RowOrderTest extends TestCase
         $without = array_keys(array_diff_key($keys, $present));
         foreach ([false, true] as $isDescending) {
             $expected = $present;
-            $isDescending ? arsort($expected, SORT_NUMERIC) : asort($expected, SORT_NUMERIC);
+            uasort($expected, static fn(int $a, int $b): int => $isDescending ? $b <=> $a : $a <=> $b);
 
             self::assertSame([...array_keys($expected), ...$without], self::ordered($keys, $isDescending));
         }
@@ -34,6 +34,7 @@ final class RowOrderTest extends TestCase
         yield 'few keys, many times' => [array_map(static fn(): ?int => mt_rand(0, 9) === 0 ? null : mt_rand(-3, 3), range(1, 5000))];
         yield 'many keys far apart' => [array_map(static fn(): int => mt_rand(-PHP_INT_MAX, PHP_INT_MAX), range(1, 5000))];
         yield 'the ends of the whole numbers' => [[PHP_INT_MAX, 0, PHP_INT_MIN, -1, 1, PHP_INT_MAX, PHP_INT_MIN]];
+        yield 'next to one another where doubles are not' => [array_map(static fn(): int => mt_rand(-9, 9) + (1 << 62) * mt_rand(-1, 1), range(1, 5000))];
         yield 'nearly all in one bucket' => [[PHP_INT_MAX, ...array_map(static fn(): int => mt_rand(0, 1000), range(1, 200_000))]];
         yield 'one key, very many times, and another far off' => [[PHP_INT_MIN, ...array_fill(0, 150_000, 4), PHP_INT_MAX]];
     }

@@ -26,6 +26,8 @@ final class TotalRowTest extends TestCase
         yield 'sum and average' => [[...$rows, ['Sum', '12'], ['Mean', '4']], ['Sum', 'Mean']];
         yield 'within, with other numbers' => [[['A', '1'], ['Total', '50'], ['B', '2'], ['C', '3']], []];
         yield 'a label of the data' => [[['Women', '3'], ['Men', '4'], ['Total', '7'], ['Women', '5'], ['Men', '1'], ['Total', '6'], ['Women', '2'], ['Men', '2'], ['Total', '4']], ['Total']];
+        yield 'a label of the data that stands last too' => [[['Total', '9'], ['A', '1'], ['B', '2'], ['C', '40'], ['D', '1'], ['E', '1'], ['F', '1'], ['Total', '90']], []];
+        yield 'the same name for each block, the last one too' => [[['A', '1'], ['B', '2'], ['C', '3'], ['Total', '6'], ['D', '1'], ['E', '1'], ['F', '1'], ['Total', '3']], ['Total']];
         yield 'with marks between thousands' => [[['A', '1,200'], ['B', '2,300'], ['Total:', '3,500']], ['Total:']];
         yield 'with decimal commas' => [[['A', '1,5'], ['B', '2,5'], ['Summe', '4,0']], ['Summe']];
         yield 'a remark in the middle' => [[['A', '1', 'x'], ['Counted again in the autumn', '', ''], ['B', '2', 'y']], ['Counted again in the autumn']];
@@ -48,6 +50,16 @@ final class TotalRowTest extends TestCase
         $rows = array_map(static fn(int $i): array => ["row {$i}", (string) $i], range(1, 50));
 
         self::assertSame(['Total'], TotalRow::entries($rows, [['row 9000', '1'], ['Total', '123456']]));
+    }
+
+    /** Each of them is held against what stands before it by sums that go along: by itself it would be hours. */
+    public function test_very_many_that_call_themselves_totals_and_are_none_are_rows_like_any_other(): void
+    {
+        $rows = array_map(static fn(int $i): array => $i % 6 === 0 ? ['Total', '999999'] : ["hive {$i}", (string) (1 + $i % 7)], range(1, 30_000));
+        self::assertSame([], TotalRow::entries($rows, []));
+
+        $named = array_map(static fn(int $i): array => $i % 3 === 0 ? ['Total ' . strtr((string) $i, '0123456789', 'abcdefghij'), (string) (2 * $i - 3)] : ["hive {$i}", (string) $i], range(1, 9000));
+        self::assertCount(3000, TotalRow::entries($named, []));
     }
 
     public function test_a_row_of_units_is_none_of_data(): void
