@@ -117,7 +117,7 @@ final class StemsScene implements Picture
     private static function written(StemLeaf $display, PictureSource $of, int $lane): Scene
     {
         $lines = self::lines($display, $of, $lane);
-        $ends = ['low' => self::apartWords($display->low), 'high' => self::apartWords($display->high)];
+        $ends = self::ends($display);
         $character = TextWidth::of('0', TextWidth::FIGURES);
         $depths = array_map(static fn(array $line): string => ($line['holdsMedian'] ? '½ ' : '') . $line['depth'], $lines);
         $deep = self::MARGIN + TextWidth::widest(['high', ...$depths], TextWidth::FIGURES);
@@ -181,7 +181,7 @@ final class StemsScene implements Picture
             count($lines) * self::LINE + 2 * self::MARGIN,
             $height,
             "{$of->axisName()}, {$of->names()[$lane]}: stem-and-leaf turned on its side",
-            self::sentences($lines, ['low' => self::apartWords($display->low), 'high' => self::apartWords($display->high)]),
+            self::sentences($lines, self::ends($display)),
             self::caption($display, $lines, count($of->names()) > 1 ? $of->names()[$lane] : null),
             [['Stem', 'Leaves'], ...array_map(static fn(array $line): array => [$line['stem'], $line['digits']], $lines)],
         );
@@ -309,10 +309,25 @@ final class StemsScene implements Picture
         return $digits === '' ? 'no leaf' : $digits;
     }
 
-    /** @param list<array{value: BigDecimal, count: int}> $entries */
-    private static function apartWords(array $entries): string
+    /** @return array{low: string, high: string} what stands apart */
+    private static function ends(StemLeaf $display): array
     {
-        return implode('  ', array_map(static fn(array $entry): string => DecimalText::plain($entry['value']) . ($entry['count'] > 1 ? " ×{$entry['count']}" : ''), $entries));
+        $more = static fn(int $count): array => $count === 0 ? [] : ['and ' . Counted::text($count) . ' more'];
+
+        return [
+            'low' => implode('  ', [...self::listed($display->low), ...$more($display->moreLow)]),
+            'high' => implode('  ', [...$more($display->moreHigh), ...self::listed($display->high)]),
+        ];
+    }
+
+    /**
+     * @param list<array{value: BigDecimal, count: int}> $entries
+     *
+     * @return list<string>
+     */
+    private static function listed(array $entries): array
+    {
+        return array_map(static fn(array $entry): string => DecimalText::plain($entry['value']) . ($entry['count'] > 1 ? " ×{$entry['count']}" : ''), $entries);
     }
 
     /** @param array{stem: string, digits: string, ...} $line */

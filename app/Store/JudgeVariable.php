@@ -87,18 +87,21 @@ final readonly class JudgeVariable
         $each = array_map(static fn(?Observations $column): ?FarOut => $column === null ? null : FarOut::of($column, $question->basis), $columns);
         $limits = array_map(static fn(?FarOut $out): ?array => $out?->limits(), $each);
         $beyond = RowsBeyond::of($stored->table(), $variable->name, $grouping, $isOverall ? $limits : [null, ...$limits], self::MOST_LOOKED_AT, true);
-        $rows = [];
-        $ends = [];
+        $rows = $away = $ends = [];
         foreach ($beyond['rows'] as ['row' => $row, 'value' => $value, 'columns' => [$column]]) {
             $place = $isOverall ? 0 : $column - 1;
             $out = $each[$place] ?? null;
             if ($out !== null) {
-                $rows[] = ['row' => $row, 'value' => $value, 'z' => $z = $out->z($value)];
+                $z = $out->z($value);
+                $rows[$row] = ['row' => $row, 'value' => $value, 'z' => $z];
+                $away[$row] = abs($z);
                 [$low, $high] = $ends[$place] ?? [null, null];
                 $ends[$place] = $z < 0 ? [max($low ?? $value, $value), $high] : [$low, min($high ?? $value, $value)];
             }
         }
-        usort($rows, static fn(array $one, array $other): int => [abs($other['z']), $one['row']] <=> [abs($one['z']), $other['row']]);
+        // Equally far ones are in the order of the rows.
+        ksort($away);
+        arsort($away);
         $id = $dataset->variables->firstWhere('type', VariableType::Id);
         [$two, $three, $expectedTwo, $expectedThree] = [0, 0, 0.0, 0.0];
         foreach ($each as $out) {
@@ -108,7 +111,7 @@ final readonly class JudgeVariable
             $expectedThree += $out->expected3 ?? 0.0;
         }
         $perRow = 10 ** ($columns[0]->countDecimals ?? 0);
-        $shown = array_slice($rows, 0, self::MOST_ROWS);
+        $shown = array_map(static fn(int $row): array => $rows[$row], array_slice(array_keys($away), 0, self::MOST_ROWS));
         $labels = $id === null ? [] : $this->readRows->these($dataset, array_column($shown, 'row'), [$id->key])->cells[$id->key];
 
         return [

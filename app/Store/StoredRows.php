@@ -9,12 +9,13 @@ use App\Models\Variable;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Columns\ColumnCells;
 use RowTally\Core\Columns\EncodedCells;
+use RowTally\Core\Columns\NumberColumn;
 use RowTally\Core\Columns\RowsMarked;
-use RowTally\Core\Formula\Decimals;
 use RowTally\Core\Formula\Kind;
 use RowTally\Core\Formula\Names;
 use RowTally\Core\Formula\Node\Named;
 use RowTally\Core\Formula\Node\Node;
+use RowTally\Core\Formula\NumberCells;
 use RowTally\Core\Formula\Rows;
 use RowTally\Core\Formula\Summary;
 use RowTally\Core\Parsing\VariableType;
@@ -97,12 +98,10 @@ final class StoredRows implements Rows
 
     public function numbers(string $name): array
     {
-        $encoded = $this->encoded($name);
+        $variable = $this->variable($name);
 
         // What could not be read is missing, whatever text stands there.
-        $read = $this->variable($name)->decimals === null ? static fn(string $cell): ?float => $cell === '' ? null : (float) $cell : Decimals::ofCell(...);
-
-        return array_map($read, $this->cells($name, new EncodedCells($encoded->chunk)));
+        return NumberCells::of(new NumberColumn($variable->decimals, $variable->dictionary, []), $this->encoded($name)->chunk);
     }
 
     public function texts(string $name): array

@@ -217,7 +217,7 @@ final class Tallies
                 $part = LabelFrequencies::byGroup($chunks, $labels, $grouping, $counts);
                 $numbers[0] = max($numbers[0] ?? 0, $part['countDecimals']);
                 foreach ($part['counts'] as $group => $column) {
-                    $numbers = [...$numbers, $part['missing'][$group], ...$column];
+                    array_push($numbers, $part['missing'][$group], ...$column);
                 }
             }
             $stored = pack('q*', ...$numbers);

@@ -18,12 +18,6 @@ final class Decimals
     /** More decimals than a column holds are left to doubles. */
     public const MOST = 18;
 
-    /** A cell of a column of decimals. */
-    public static function ofCell(string $cell): float|BigDecimal|null
-    {
-        return $cell === '' ? null : (strlen($cell) <= self::DIGITS ? (float) $cell : self::plain(BigDecimal::of($cell)));
-    }
-
     /** As a double wherever the double says the same. */
     public static function plain(BigDecimal $number): float|BigDecimal
     {

@@ -25,9 +25,7 @@ final readonly class TableRows implements Rows
 
     public function numbers(string $name): array
     {
-        $isDecimal = $this->table->number($name)->decimals !== null;
-
-        return array_map($isDecimal ? Decimals::ofCell(...) : static fn(string $cell): ?float => $cell === '' ? null : (float) $cell, $this->cells($name));
+        return NumberCells::of($this->table->number($name), $this->encoded($name));
     }
 
     public function texts(string $name): array

@@ -37,13 +37,18 @@ final readonly class StemLeaf
     /** More lines than that are no picture. */
     private const MOST_ASKED = 400;
     private const FINEST_TRIED = 3;
+    /** Of more values that stand apart the farthest are listed. */
+    private const MOST_APART = 40;
     private const MOST_ZEROS = 18;
+    /** A double so near to the edge of a leaf, in parts of itself, is cut off as its decimal text is. */
+    private const NEAR = 1e-14;
+    private const LARGEST_UNITS = 1e15;
     private const COARSEST_TRIED = 2;
 
     /**
      * @param list<array{stem: string, digits: string, leaves: list<array{digit: int, count: int}>, count: int, depth: int, holdsMedian: bool}> $lines leaves ascending in magnitude
-     * @param list<array{value: BigDecimal, count: int}>                                                                                        $low   values on the line below all stems
-     * @param list<array{value: BigDecimal, count: int}>                                                                                        $high
+     * @param list<array{value: BigDecimal, count: int}>                                                                                        $low   values on the line below all stems, the lowest of them
+     * @param list<array{value: BigDecimal, count: int}>                                                                                        $high  the highest of those above
      */
     private function __construct(
         public array $lines,
@@ -52,6 +57,9 @@ final readonly class StemLeaf
         public int $linesPerStem,
         public array $low,
         public array $high,
+        /** How many more stand apart than are listed. */
+        public int $moreLow,
+        public int $moreHigh,
         /** How many values one leaf stands for. */
         public int $perLeaf,
         private int $exponent,
@@ -115,13 +123,17 @@ final readonly class StemLeaf
         $n = $observations->n();
         $values = $observations->values;
         $isEmpty = $first > $last || $last === 0;
+        $below = max(0, min($first - 1, $n));
+        $above = max(0, $n - max(0, $last));
 
         return new self(
-            $isEmpty ? [] : self::lines($values->between($first, $last), $exponent, $linesPerStem, $first - 1, $n),
+            $isEmpty ? [] : self::lines(self::leaves($values, $first, $last, $exponent, $linesPerStem), $linesPerStem, $first - 1, $n),
             self::unit($exponent),
             $linesPerStem,
-            $values->between(1, min($first - 1, $n)),
-            $values->between(max(1, $last + 1), $n),
+            $values->between(1, min($below, self::MOST_APART)),
+            $values->between(max(1, $n - min($above, self::MOST_APART) + 1), $n),
+            max(0, $below - self::MOST_APART),
+            max(0, $above - self::MOST_APART),
             (int) max(1, ceil(($last - $first + 1) / self::MOST_LEAVES)),
             $exponent,
             $isEmpty ? null : [$values->at($first), $values->at($last)],
@@ -228,19 +240,58 @@ final readonly class StemLeaf
     }
 
     /**
-     * @param list<array{value: BigDecimal, count: int}> $entries      ascending
-     * @param 1|2|5                                      $linesPerStem
+     * Lines from 0 upwards for values from zero, from −1 downwards for negative ones.
+     *
+     * @param 1|2|5 $linesPerStem
+     *
+     * @return array<int, array<int, int>> how often each digit stands on each line
+     */
+    private static function leaves(OrderedValues $values, int $first, int $last, int $exponent, int $linesPerStem): array
+    {
+        $decimals = $values->decimals();
+        $each = intdiv(10, $linesPerStem);
+        // Of decimals as a whole number in their last place; none is as large as one that no machine integer holds.
+        $places = $exponent + (int) $decimals;
+        $unit = $decimals === null ? 10.0 ** $exponent : ($places > self::MOST_ZEROS ? null : 10 ** $places);
+        $upTo = 0;
+        $leaves = [];
+        foreach ($values->slices() as [$slice, $counts]) {
+            foreach ($slice as $i => $value) {
+                $before = $upTo;
+                $upTo += $counts[$i];
+                if ($upTo < $first || $before >= $last) {
+                    continue;
+                }
+                $t = match (true) {
+                    is_int($value) => is_int($unit) ? abs(intdiv($value, $unit)) : 0,
+                    default => self::cutOff(abs($value), (float) $unit, $exponent),
+                };
+                $place = intdiv($t, $each);
+                $line = $value < 0 ? -1 - $place : $place;
+                $leaves[$line][$t % 10] = ($leaves[$line][$t % 10] ?? 0) + min($upTo, $last) - max($before, $first - 1);
+            }
+        }
+
+        return $leaves;
+    }
+
+    /** A double in leaf units, cut off. */
+    private static function cutOff(float $size, float $unit, int $exponent): int
+    {
+        $units = $size / $unit;
+        $isClear = $units < self::LARGEST_UNITS && abs($units - round($units)) > self::NEAR * max(1.0, $units);
+
+        return $isClear ? (int) $units : self::place(BigDecimal::of(Exact::shortestText($size)), $exponent)->toInt();
+    }
+
+    /**
+     * @param array<int, array<int, int>> $leaves
+     * @param 1|2|5                       $linesPerStem
      *
      * @return list<array{stem: string, digits: string, leaves: list<array{digit: int, count: int}>, count: int, depth: int, holdsMedian: bool}>
      */
-    private static function lines(array $entries, int $exponent, int $linesPerStem, int $before, int $n): array
+    private static function lines(array $leaves, int $linesPerStem, int $before, int $n): array
     {
-        /** @var array<int, array<int, int>> $leaves */
-        $leaves = [];
-        foreach ($entries as ['value' => $value, 'count' => $count]) {
-            ['index' => $index, 'leaf' => $leaf] = self::line($value, $exponent, $linesPerStem);
-            $leaves[$index][$leaf] = ($leaves[$index][$leaf] ?? 0) + $count;
-        }
         if ($leaves === []) {
             return [];
         }
@@ -266,18 +317,5 @@ final readonly class StemLeaf
         }
 
         return $lines;
-    }
-
-    /**
-     * @param 1|2|5 $linesPerStem
-     *
-     * @return array{index: int, leaf: int} lines from 0 upwards for values from zero, from −1 downwards for negative ones
-     */
-    private static function line(BigDecimal $value, int $exponent, int $linesPerStem): array
-    {
-        $t = self::place($value, $exponent)->toInt();
-        $place = intdiv($t, intdiv(10, $linesPerStem));
-
-        return ['index' => $value->isNegative() ? -1 - $place : $place, 'leaf' => $t % 10];
     }
 }

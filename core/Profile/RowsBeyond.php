@@ -22,7 +22,8 @@ final class RowsBeyond
      */
     public static function of(Table $table, string $number, RowGrouping $grouping, array $limits, int $most, bool $isOnIn = false): array
     {
-        $found = [];
+        $middle = ($limits[0] ?? null) === null ? 0.0 : ($limits[0][0] + $limits[0][1]) / 2;
+        $found = $away = [];
         $before = 0;
         $innermost = [max([-INF, ...array_map(static fn(?array $limit): float => $limit[0] ?? -INF, $limits)]), min([INF, ...array_map(static fn(?array $limit): float => $limit[1] ?? INF, $limits)])];
         $overallCodes = $grouping->overall->isWhole() ? null : $grouping->overall;
@@ -35,18 +36,20 @@ final class RowsBeyond
                     if ($value === null || ($in !== null && $in[$row] !== 0)) {
                         continue;
                     }
-                    $columns = self::columns(Decimals::double($value), $groups === null ? null : $groups[$row], $limits, $isOnIn);
+                    $double = Decimals::double($value);
+                    $columns = self::columns($double, $groups === null ? null : $groups[$row], $limits, $isOnIn);
                     if ($columns !== []) {
-                        $found[] = ['row' => $before + $row + 1, 'value' => Decimals::double($value), 'columns' => $columns];
+                        $found[] = ['row' => $before + $row + 1, 'value' => $double, 'columns' => $columns];
+                        $away[] = abs($double - $middle);
                     }
                 }
             }
             $before += $chunk->rows;
         }
-        $middle = ($limits[0] ?? null) === null ? 0.0 : ($limits[0][0] + $limits[0][1]) / 2;
-        usort($found, static fn(array $one, array $other): int => [abs($other['value'] - $middle), $one['row']] <=> [abs($one['value'] - $middle), $other['row']]);
+        // Equally far ones stay in the order of the rows.
+        arsort($away);
 
-        return ['total' => count($found), 'rows' => array_slice($found, 0, $most)];
+        return ['total' => count($found), 'rows' => array_map(static fn(int $place): array => $found[$place], array_slice(array_keys($away), 0, $most))];
     }
 
     /**

@@ -101,7 +101,7 @@ final class BucketedValues implements OrderedValues
     {
         $found = [];
         foreach ($this->parts($fromRank, $toRank) as [$bucket, $from, $to]) {
-            $found = [...$found, ...$bucket->between($from, $to)];
+            array_push($found, ...$bucket->between($from, $to));
         }
 
         return $found;
@@ -136,7 +136,7 @@ final class BucketedValues implements OrderedValues
     {
         $found = [];
         for ($bucket = 0; $bucket < count($this->upTo) && count($found) < $most; ++$bucket) {
-            $found = [...$found, ...$this->buckets->bucket($bucket)->lowest($most - count($found))];
+            array_push($found, ...$this->buckets->bucket($bucket)->lowest($most - count($found)));
         }
 
         return $found;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Plots;
 
+use Brick\Math\RoundingMode;
 use Eris\Generators;
 use Eris\TestTrait;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -13,7 +14,10 @@ use RowTally\Core\Basis\Basis;
 use RowTally\Core\Exception\NotUnderstood;
 use RowTally\Core\Observations\Observations;
 use RowTally\Core\Plots\StemLeaf;
+use RowTally\Core\Values\BucketedValues;
+use RowTally\Core\Values\PowerSums;
 use RowTally\Core\Values\ValueCounts;
+use Tests\Core\Support\ListedBuckets;
 use Tests\Core\Support\Numbers;
 use Tests\Core\Support\ReferenceCases;
 
@@ -57,6 +61,62 @@ final class StemLeafTest extends TestCase
             self::assertSame($expected, $rebuilt);
             self::assertLessThanOrEqual(StemLeaf::MOST_LINES, count($display->lines));
         });
+    }
+
+    /** @return iterable<string, array{list<string>}> */
+    public static function manyDigits(): iterable
+    {
+        mt_srand(53);
+        yield 'decimals' => [array_map(static fn(): string => number_format(mt_rand(-99_999, 99_999) / 1000, 3, '.', ''), range(1, 400))];
+        yield 'whole numbers of 18 digits' => [array_map(static fn(): string => (string) mt_rand(-900_000_000_000_000_000, 900_000_000_000_000_000), range(1, 200))];
+        yield 'doubles' => [array_map(static fn(): string => mt_rand(-9999, 9999) . 'e-30', range(1, 400))];
+        yield 'doubles on the edges of leaves' => [array_map(static fn(int $i): string => ($i / 10) . ($i % 2 === 0 ? 'e250' : '0000000000001e250'), range(-99, 99))];
+        yield 'doubles far from zero' => [array_map(static fn(int $i): string => '1.00000000' . sprintf('%04d', $i) . 'e200', range(1, 200))];
+    }
+
+    /** @param list<string> $texts */
+    #[DataProvider('manyDigits')]
+    public function test_every_leaf_is_cut_off_its_decimal_text(array $texts): void
+    {
+        $values = Numbers::ofTexts($texts);
+        foreach (StemLeaf::exponents(new Observations($values, 0)) as $exponent) {
+            $display = StemLeaf::of(new Observations($values, 0), new Basis(), $exponent);
+            $expected = [];
+            foreach ($values->between(1, $values->n()) as ['value' => $value, 'count' => $count]) {
+                $t = (string) $value->abs()->dividedBy($display->leafUnit, 0, RoundingMode::DOWN);
+                $leaf = ($value->isNegative() ? '-' : '') . (substr($t, 0, -1) === '' ? '0' : substr($t, 0, -1)) . '|' . substr($t, -1);
+                $expected[$leaf] = ($expected[$leaf] ?? 0) + $count;
+            }
+            $got = [];
+            foreach ($display->lines as $line) {
+                foreach ($line['leaves'] as ['digit' => $digit, 'count' => $count]) {
+                    $got["{$line['stem']}|{$digit}"] = $count;
+                }
+            }
+            ksort($expected);
+            ksort($got);
+            self::assertSame($expected, $got, "10^{$exponent}");
+        }
+    }
+
+    public function test_of_very_many_that_stand_apart_the_farthest_are_listed_and_the_others_counted(): void
+    {
+        $values = [...range(-5000, -4901), ...range(1, 900), ...range(5001, 5030)];
+        foreach ([ValueCounts::ofUnorderedIntegers($values, 0), new BucketedValues(new ListedBuckets(array_chunk($values, 7)), 0, PowerSums::ofIntegers($values, null, 0))] as $held) {
+            $display = StemLeaf::of(new Observations($held, 0), new Basis(), apart: true);
+
+            self::assertSame([40, 60, '-5000', '-4961'], [count($display->low), $display->moreLow, (string) $display->low[0]['value'], (string) $display->low[39]['value']]);
+            self::assertSame([30, 0, '5001', '5030'], [count($display->high), $display->moreHigh, (string) $display->high[0]['value'], (string) $display->high[29]['value']]);
+            self::assertSame(900, array_sum(array_column($display->lines, 'count')));
+        }
+    }
+
+    public function test_a_leaf_unit_beyond_all_values_has_them_on_one_leaf(): void
+    {
+        $values = Numbers::of('9000000000000000000', '-9000000000000000000', '1');
+        $display = StemLeaf::of(new Observations($values, 0), new Basis(), 20);
+
+        self::assertSame([['-0', 1], ['0', 2]], array_map(static fn(array $line): array => [$line['stem'], $line['count']], $display->lines));
     }
 
     public function test_depths_count_from_the_nearer_end(): void

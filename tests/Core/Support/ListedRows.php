@@ -49,7 +49,7 @@ final class ListedRows implements Rows
         $isDecimal = ($this->decimals[$name] ?? null) !== null;
 
         // Numbers of more digits than a double has are given as texts of decimals.
-        return array_map(static fn(float|string|null $value): float|BigDecimal|null => is_string($value) && $isDecimal ? Decimals::ofCell($value) : ($value === null ? null : (float) $value), $this->columns[$name]);
+        return array_map(static fn(float|string|null $value): float|BigDecimal|null => is_string($value) && $isDecimal ? Decimals::plain(BigDecimal::of($value)) : ($value === null ? null : (float) $value), $this->columns[$name]);
     }
 
     public function texts(string $name): array
