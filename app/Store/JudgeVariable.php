@@ -59,6 +59,8 @@ final readonly class JudgeVariable
                 'depends' => array_map(static fn(Dependence $line): array => (array) $line, Dependence::of($observations, $without, $question->basis, $question->statistics, $display)),
             ];
         }
+        // What is held of the values makes room for the rows.
+        unset($without);
         $rows = $grouping->grouping();
         foreach ($grouping->by === [] ? [] : $rows->labels as $labels) {
             $place = array_search($labels, $grouping->labels, true);

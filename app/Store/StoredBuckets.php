@@ -43,7 +43,7 @@ final readonly class StoredBuckets implements Buckets
      */
     public static function keep(BucketedValues $values, Variable $variable, string $rowGrouping): array
     {
-        $sizes = $highest = $payloads = [];
+        $ids = $sizes = $highest = $payloads = [];
         $ends = $values->buckets->highest();
         $end = $ends[count($ends) - 1] ?? 0;
         $roundCounts = null;
@@ -56,16 +56,34 @@ final readonly class StoredBuckets implements Buckets
             $payloads[] = self::counts($some, $counts, $values->decimals())->toSlimBytes();
             $sizes[] = array_sum($counts);
             $highest[] = $some[count($some) - 1];
+            if (count($payloads) === self::ROWS_AT_ONCE) {
+                array_push($ids, ...self::put($payloads, $variable, $rowGrouping));
+                $payloads = [];
+            }
         }
-        $ids = [];
-        foreach (array_chunk($payloads, self::ROWS_AT_ONCE) as $rows) {
-            DB::table('tally_buckets')->insert(array_map(static fn(string $payload): array => ['variable_id' => $variable->id, 'grouping' => $rowGrouping, 'payload' => $payload], $rows));
-            // Rows of one insert are numbered one after the other.
-            $first = (int) DB::getPdo()->lastInsertId();
-            $ids = [...$ids, ...range($first, $first + count($rows) - 1)];
-        }
+        array_push($ids, ...self::put($payloads, $variable, $rowGrouping));
 
         return [new self($ids, $sizes, $highest, $values->decimals()), $roundCounts];
+    }
+
+    /**
+     * @param list<string> $payloads
+     *
+     * @return list<int> their ids
+     */
+    private static function put(array $payloads, Variable $variable, string $rowGrouping): array
+    {
+        if ($payloads === []) {
+            return [];
+        }
+        // Told, not reckoned from the first: each node of a cluster leaves out the numbers of the others.
+        $rows = DB::select(
+            'insert into `tally_buckets` (`variable_id`, `grouping`, `payload`) values ' . implode(', ', array_fill(0, count($payloads), '(?, ?, ?)')) . ' returning `id`',
+            array_merge(...array_map(static fn(string $payload): array => [$variable->id, $rowGrouping, $payload], $payloads)),
+            false,
+        );
+
+        return array_map(static fn(mixed $id): int => is_numeric($id) ? (int) $id : 0, array_column($rows, 'id'));
     }
 
     /** @return iterable<array{non-empty-list<int>|non-empty-list<float>, list<int>}> some hundred distinct values at a time, with their counts */

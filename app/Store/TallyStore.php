@@ -13,6 +13,9 @@ use WeakMap;
 /** Where tallies are kept, for the revision that last changed what they count. Derived: all of it may be emptied at any time. */
 final class TallyStore
 {
+    /** A statement has only so many places for values. */
+    private const FORGOTTEN_AT_ONCE = 10_000;
+
     /** @var WeakMap<Variable, array<string, string>>|null what was read ahead of each variable, until it is asked for */
     private static ?WeakMap $ahead = null;
 
@@ -138,6 +141,8 @@ final class TallyStore
             }
         }
         DB::table('tallies')->where($own)->whereIn('revision', array_slice(array_keys($tallies), 2))->delete();
-        DB::table('tally_buckets')->whereIn('id', array_values(array_diff($ids, $named)))->delete();
+        foreach (array_chunk(array_diff($ids, $named), self::FORGOTTEN_AT_ONCE) as $some) {
+            DB::table('tally_buckets')->whereIn('id', $some)->delete();
+        }
     }
 }

@@ -7,6 +7,7 @@ namespace RowTally\Core\Judging;
 use RowTally\Core\Basis\Basis;
 use RowTally\Core\Observations\Observations;
 use RowTally\Core\Observations\Outliers;
+use RowTally\Core\Values\OrderedValues;
 use RowTally\Core\Values\ValueCounts;
 
 /**
@@ -27,26 +28,29 @@ final class Inside
         if ($outliers->total === 0) {
             return $observations;
         }
-        $values = $counts = [];
-        $rank = 0;
-        foreach ($observations->values->slices() as [$slice, $often]) {
-            foreach ($slice as $i => $value) {
-                // All of one value lie on the same side of a fence.
-                if ($rank + 1 >= $outliers->firstInside && $rank + 1 <= $outliers->lastInside) {
-                    $values[] = $value;
-                    $counts[] = $often[$i];
-                }
-                $rank += $often[$i];
-            }
-        }
-        $decimals = $observations->values->decimals();
 
         return new Observations(
-            $decimals === null
-                ? ValueCounts::ofDoubles(array_map(static fn(int|float $value): float => (float) $value, $values), $counts)
-                : ValueCounts::ofIntegers(array_map(static fn(int|float $value): int => (int) $value, $values), $counts, $decimals),
+            ValueCounts::ofSlices(self::between($observations->values, $outliers->firstInside, $outliers->lastInside), $observations->values->decimals()),
             $observations->missing,
             $observations->countDecimals,
         );
+    }
+
+    /** @return iterable<array{list<int>|list<float>, list<int>}> those of some ranks; all of one value are in or out */
+    private static function between(OrderedValues $values, int $first, int $last): iterable
+    {
+        $rank = 1;
+        foreach ($values->slices() as [$slice, $often]) {
+            $ranks = [];
+            foreach ($often as $i => $count) {
+                if ($rank >= $first && $rank <= $last) {
+                    $ranks[$i] = $count;
+                }
+                $rank += $count;
+            }
+            if ($ranks !== []) {
+                yield [array_values(array_intersect_key($slice, $ranks)), array_values($ranks)];
+            }
+        }
     }
 }

@@ -25,6 +25,8 @@ final readonly class Outliers
     /** @param list<array{value: BigDecimal, count: int, far: bool}> $marks ascending */
     private function __construct(
         public int $total,
+        /** How many of them lie beyond the outer fences. */
+        public int $far,
         public array $marks,
         /** Whether some are not in $marks, because there are too many. */
         public bool $cut,
@@ -48,7 +50,7 @@ final readonly class Outliers
     {
         $n = $observations->n();
         if ($n === 0) {
-            return new self(0, [], false, 0, 0);
+            return new self(0, 0, [], false, 0, 0);
         }
         $values = $observations->values;
         $quartiles = $observations->quartiles($basis->quartileRule);
@@ -66,6 +68,6 @@ final readonly class Outliers
             }
         }
 
-        return new self($low + $n - $inside, $marks, $lowest < $low || $highest < $n - $inside, $low + 1, $inside);
+        return new self($low + $n - $inside, $farBelow + $n - $farAbove, $marks, $lowest < $low || $highest < $n - $inside, $low + 1, $inside);
     }
 }

@@ -278,7 +278,8 @@ final readonly class StemLeaf
     /** A double in leaf units, cut off. */
     private static function cutOff(float $size, float $unit, int $exponent): int
     {
-        $units = $size / $unit;
+        // A unit may be smaller than any double.
+        $units = $unit === 0.0 ? INF : $size / $unit;
         $isClear = $units < self::LARGEST_UNITS && abs($units - round($units)) > self::NEAR * max(1.0, $units);
 
         return $isClear ? (int) $units : self::place(BigDecimal::of(Exact::shortestText($size)), $exponent)->toInt();

@@ -32,6 +32,9 @@ use RowTally\Core\Values\Packed;
  */
 final readonly class RowGrouping
 {
+    /** The code of a row that is left out. */
+    private const OUT = 0xFFFFFFFF;
+
     /** @param list<list<string|null>> $labels of each group, one for each splitting variable; null = no entry */
     private function __construct(
         public Grouping $overall,
@@ -69,7 +72,7 @@ final readonly class RowGrouping
         $condition = $where === null ? null : Formula::of($where, $table->names(), $basis)->waitedFor(array_sum($table->layout()));
         $columns = array_map($table->chunks(...), $complete);
         $aside = $table->aside();
-        $codes = $inside = [];
+        $codes = [];
         /** @var array<int, true> $seen */
         $seen = [];
         $rows = 0;
@@ -94,13 +97,13 @@ final readonly class RowGrouping
             foreach ($kept as $row => $isIn) {
                 if ($isIn === true) {
                     ++$rows;
-                    $seen[(int) $group[$row]] = true;
+                    $seen[$group[$row]] = true;
                 } else {
-                    $group[$row] = null;
+                    $group[$row] = self::OUT;
                 }
             }
-            $codes[] = $group;
-            $inside[] = array_map(static fn(?int $code): ?int => $code === null ? null : 0, $group);
+            // Four bytes a row: as numbers in a list they would be sixteen.
+            $codes[] = Packed::bytes('V*', array_values($group));
         }
         ksort($seen);
         if (count($seen) > Grouping::MOST) {
@@ -110,14 +113,28 @@ final readonly class RowGrouping
         $isAll = $where === null && $complete === [] && $aside === null;
 
         return new self(
-            $isAll ? Grouping::none() : Grouping::ofCodes($inside, 1),
-            $splits === [] ? Grouping::none() : Grouping::ofCodes(
-                array_map(static fn(array $chunk): array => array_map(static fn(?int $code): ?int => $code === null ? null : $places[$code], $chunk), $codes),
-                count($places),
-            ),
+            $isAll ? Grouping::none() : Grouping::ofCodes(self::numbered($codes, array_fill_keys(array_keys($places), 0)), 1),
+            $splits === [] ? Grouping::none() : Grouping::ofCodes(self::numbered($codes, $places), count($places)),
             $splits === [] ? [] : self::labelsOf(array_keys($seen), array_column($splits, 'labels')),
             $rows,
         );
+    }
+
+    /**
+     * @param list<string>    $codes  four bytes a row, by chunk
+     * @param array<int, int> $places the group that each stands for; of what is left out there is none
+     *
+     * @return iterable<array<int, int|null>>
+     */
+    private static function numbered(array $codes, array $places): iterable
+    {
+        foreach ($codes as $chunk) {
+            $groups = [];
+            foreach (Packed::integers('V*', $chunk) as $code) {
+                $groups[] = $places[$code] ?? null;
+            }
+            yield $groups;
+        }
     }
 
     /**

@@ -14,6 +14,9 @@ use RowTally\Core\Formula\Table;
  */
 final class RowsBeyond
 {
+    /** So many more than asked for are held before the nearest are let go. */
+    private const FEW = 10_000;
+
     /**
      * @param list<array{float, float}|null> $limits overall, then of each group of the grouping: a value below the first or above the second is beyond; null = none is
      * @param bool                           $isOnIn whether a value on a limit is beyond it
@@ -23,8 +26,8 @@ final class RowsBeyond
     public static function of(Table $table, string $number, RowGrouping $grouping, array $limits, int $most, bool $isOnIn = false): array
     {
         $middle = ($limits[0] ?? null) === null ? 0.0 : ($limits[0][0] + $limits[0][1]) / 2;
-        $found = $away = [];
-        $before = 0;
+        $found = $away = $shared = [];
+        $before = $total = 0;
         $innermost = [max([-INF, ...array_map(static fn(?array $limit): float => $limit[0] ?? -INF, $limits)]), min([INF, ...array_map(static fn(?array $limit): float => $limit[1] ?? INF, $limits)])];
         $overallCodes = $grouping->overall->isWhole() ? null : $grouping->overall;
         foreach ($table->chunks($number) as $at => $chunk) {
@@ -39,17 +42,35 @@ final class RowsBeyond
                     $double = Decimals::double($value);
                     $columns = self::columns($double, $groups === null ? null : $groups[$row], $limits, $isOnIn);
                     if ($columns !== []) {
+                        // Very many rows share a few lists: overall, their group, or both.
+                        $columns = $shared[2 * $columns[count($columns) - 1] + count($columns)] ??= $columns;
                         $found[] = ['row' => $before + $row + 1, 'value' => $double, 'columns' => $columns];
                         $away[] = abs($double - $middle);
+                        ++$total;
                     }
                 }
             }
             $before += $chunk->rows;
+            if (count($found) > self::FEW && count($found) > 2 * $most) {
+                [$found, $away] = self::farthest($found, $away, $most);
+            }
         }
-        // Equally far ones stay in the order of the rows.
-        arsort($away);
 
-        return ['total' => count($found), 'rows' => array_map(static fn(int $place): array => $found[$place], array_slice(array_keys($away), 0, $most))];
+        return ['total' => $total, 'rows' => self::farthest($found, $away, $most)[0]];
+    }
+
+    /**
+     * @param list<array{row: int, value: float, columns: list<int>}> $found
+     * @param list<float>                                             $away  how far each is
+     *
+     * @return array{list<array{row: int, value: float, columns: list<int>}>, list<float>} the farthest first; equally far ones in the order of the rows
+     */
+    private static function farthest(array $found, array $away, int $most): array
+    {
+        arsort($away);
+        $away = array_slice($away, 0, $most, true);
+
+        return [array_map(static fn(int $place): array => $found[$place], array_keys($away)), array_values($away)];
     }
 
     /**

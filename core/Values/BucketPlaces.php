@@ -5,38 +5,43 @@ declare(strict_types=1);
 namespace RowTally\Core\Values;
 
 /**
- * Which bucket a value falls into, where buckets of one width follow one another from the smallest value to the largest: whole
- * numbers by their leading bits, doubles by a product, which keeps their order as well.
+ * Which bucket a value falls into, where buckets of one width follow one another: whole numbers by their leading bits, doubles by a
+ * product, which keeps their order as well. They may cover where most values lie and no more: those below are in the first bucket, too, those
+ * above in the last, so that a few far out do not put nearly all into one.
  */
 final readonly class BucketPlaces
 {
     /** @param int $shift of whole numbers; $perUnit of doubles */
     private function __construct(
-        private int|float $min,
+        private int|float $low,
+        private int|float $high,
         private int|float $max,
         public int $buckets,
         private int $shift,
         private float $perUnit,
     ) {}
 
-    /** @param positive-int $most buckets that there may be */
-    public static function ofIntegers(int $min, int $max, int $most): self
+    /**
+     * @param int          $max  no value is larger
+     * @param positive-int $most buckets that there may be
+     */
+    public static function ofIntegers(int $low, int $high, int $most, ?int $max = null): self
     {
         $shift = 0;
-        while (($max - $min) >> $shift >= $most) {
+        while (($high - $low) >> $shift >= $most) {
             ++$shift;
         }
 
-        return new self($min, $max, (($max - $min) >> $shift) + 1, $shift, 0.0);
+        return new self($low, $high, $max ?? $high, (($high - $low) >> $shift) + 1, $shift, 0.0);
     }
 
     /** @param positive-int $most */
-    public static function ofDoubles(float $min, float $max, int $most): self
+    public static function ofDoubles(float $low, float $high, int $most): self
     {
-        $range = $max - $min;
+        $range = $high - $low;
 
-        // A little less than the number of buckets, so that the largest value falls into the last one.
-        return new self($min, $max, $most, 0, $range > 0.0 && is_finite($range) ? ($most - 0.001) / $range : 0.0);
+        // A little less than the number of buckets, so that the highest value falls into the last one.
+        return new self($low, $high, $high, $most, 0, $range > 0.0 && is_finite($range) ? ($most - 0.001) / $range : 0.0);
     }
 
     /**
@@ -46,18 +51,18 @@ final readonly class BucketPlaces
      */
     public function counted(array $parts): array
     {
-        if (is_int($this->min)) {
+        if (is_int($this->low) && is_int($this->high)) {
             /** @var list<array<int, int>> $parts */
             $upTo = [];
             for ($number = 1; $number < $this->buckets; ++$number) {
-                $upTo[] = $this->min + ($number << $this->shift) - 1;
+                $upTo[] = $this->low + ($number << $this->shift) - 1;
             }
 
-            return [self::countedIntegers($parts, $this->buckets, $this->min, $this->shift), [...$upTo, $this->max]];
+            return [self::countedIntegers($parts, $this->buckets, $this->low, $this->high, $this->shift), [...$upTo, $this->max]];
         }
 
         /** @var list<array<int, float>> $parts */
-        return self::countedDoubles($parts, $this->buckets, $this->min, $this->perUnit);
+        return self::countedDoubles($parts, $this->buckets, (float) $this->low, (float) $this->high, $this->perUnit);
     }
 
     /**
@@ -73,13 +78,13 @@ final readonly class BucketPlaces
             $isWanted[$number] = true;
         }
         $found = array_fill_keys($numbers, []);
-        if (is_int($this->min)) {
+        if (is_int($this->low) && is_int($this->high)) {
             /** @var list<array<int, int>> $parts */
-            return self::siftedIntegers($parts, $isWanted, $found, $this->min, $this->shift);
+            return self::siftedIntegers($parts, $isWanted, $found, $this->low, $this->high, $this->shift);
         }
 
         /** @var list<array<int, float>> $parts */
-        return self::siftedDoubles($parts, $isWanted, $found, $this->min, $this->perUnit);
+        return self::siftedDoubles($parts, $isWanted, $found, (float) $this->low, (float) $this->high, $this->perUnit);
     }
 
     /**
@@ -87,12 +92,13 @@ final readonly class BucketPlaces
      *
      * @return array<int, int>
      */
-    private static function countedIntegers(array $parts, int $buckets, int $min, int $shift): array
+    private static function countedIntegers(array $parts, int $buckets, int $low, int $high, int $shift): array
     {
         $counts = array_fill(0, $buckets, 0);
+        $last = $buckets - 1;
         foreach ($parts as $values) {
             foreach ($values as $value) {
-                ++$counts[($value - $min) >> $shift];
+                ++$counts[$value <= $low ? 0 : ($value >= $high ? $last : ($value - $low) >> $shift)];
             }
         }
 
@@ -104,13 +110,14 @@ final readonly class BucketPlaces
      *
      * @return array{array<int, int>, array<int, float>}
      */
-    private static function countedDoubles(array $parts, int $buckets, float $min, float $perUnit): array
+    private static function countedDoubles(array $parts, int $buckets, float $low, float $high, float $perUnit): array
     {
         $counts = array_fill(0, $buckets, 0);
+        $last = $buckets - 1;
         $highest = array_fill(0, $buckets, -INF);
         foreach ($parts as $values) {
             foreach ($values as $value) {
-                $number = (int) (($value - $min) * $perUnit);
+                $number = $value <= $low ? 0 : ($value >= $high ? $last : (int) (($value - $low) * $perUnit));
                 ++$counts[$number];
                 if ($value > $highest[$number]) {
                     $highest[$number] = $value;
@@ -128,11 +135,12 @@ final readonly class BucketPlaces
      *
      * @return array<int, list<int>>
      */
-    private static function siftedIntegers(array $parts, array $isWanted, array $found, int $min, int $shift): array
+    private static function siftedIntegers(array $parts, array $isWanted, array $found, int $low, int $high, int $shift): array
     {
+        $last = count($isWanted) - 1;
         foreach ($parts as $values) {
             foreach ($values as $value) {
-                $number = ($value - $min) >> $shift;
+                $number = $value <= $low ? 0 : ($value >= $high ? $last : ($value - $low) >> $shift);
                 if ($isWanted[$number]) {
                     $found[$number][] = $value;
                 }
@@ -149,11 +157,12 @@ final readonly class BucketPlaces
      *
      * @return array<int, list<float>>
      */
-    private static function siftedDoubles(array $parts, array $isWanted, array $found, float $min, float $perUnit): array
+    private static function siftedDoubles(array $parts, array $isWanted, array $found, float $low, float $high, float $perUnit): array
     {
+        $last = count($isWanted) - 1;
         foreach ($parts as $values) {
             foreach ($values as $value) {
-                $number = (int) (($value - $min) * $perUnit);
+                $number = $value <= $low ? 0 : ($value >= $high ? $last : (int) (($value - $low) * $perUnit));
                 if ($isWanted[$number]) {
                     $found[$number][] = $value;
                 }

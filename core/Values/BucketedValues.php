@@ -21,6 +21,7 @@ final class BucketedValues implements OrderedValues
     /** @var list<int|float> */
     private readonly array $highest;
     private ?ValueCounts $counted = null;
+    private ?int $distinct = null;
 
     public function __construct(
         public readonly Buckets $buckets,
@@ -88,7 +89,14 @@ final class BucketedValues implements OrderedValues
 
     public function distinct(): int
     {
-        return $this->counted()->distinct();
+        if ($this->distinct === null) {
+            $this->distinct = 0;
+            foreach ($this->slices() as [$some]) {
+                $this->distinct += count($some);
+            }
+        }
+
+        return $this->distinct;
     }
 
     public function hasMoreDistinctThan(int $most): bool
@@ -177,20 +185,7 @@ final class BucketedValues implements OrderedValues
 
     public function counted(): ValueCounts
     {
-        if ($this->counted === null) {
-            $values = $counts = [];
-            foreach ($this->slices() as [$some, $often]) {
-                array_push($values, ...$some);
-                array_push($counts, ...$often);
-            }
-            if ($this->decimals === null) {
-                /** @var list<float> $values */
-                $this->counted = ValueCounts::ofDoubles($values, $counts, $this->powerSums);
-            } else {
-                /** @var list<int> $values */
-                $this->counted = ValueCounts::ofIntegers($values, $counts, $this->decimals, $this->powerSums);
-            }
-        }
+        $this->counted ??= ValueCounts::ofSlices($this->slices(), $this->decimals, $this->powerSums);
 
         return $this->counted;
     }

@@ -62,6 +62,32 @@ final class ValueCounts implements OrderedValues
         );
     }
 
+    /**
+     * Of very many, packed as they come: never more of them is held than their bytes.
+     *
+     * @param iterable<array{list<int>|list<float>, list<int>}> $slices    as `slices()` gives them: values ascending, no two equal, and how often each occurs
+     * @param int|null                                          $decimals  null = doubles
+     * @param PowerSums|null                                    $powerSums where they are known already
+     */
+    public static function ofSlices(iterable $slices, ?int $decimals, ?PowerSums $powerSums = null): self
+    {
+        $values = $upTo = '';
+        $n = $distinct = 0;
+        foreach ($slices as [$some, $counts]) {
+            $values .= Packed::bytes($decimals === null ? 'e*' : 'q*', $some);
+            foreach (array_chunk($counts, self::SLICE) as $often) {
+                $sums = [];
+                foreach ($often as $count) {
+                    $sums[] = $n += $count;
+                }
+                $upTo .= pack('q*', ...$sums);
+            }
+            $distinct += count($some);
+        }
+
+        return new self($values, $n === $distinct ? '' : $upTo, $distinct, $decimals, $powerSums);
+    }
+
     /** @param list<int> $counts 1 or more each */
     private static function upTo(array $counts): string
     {

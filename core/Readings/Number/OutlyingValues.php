@@ -7,6 +7,9 @@ namespace RowTally\Core\Readings\Number;
 use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
 use RowTally\Core\Basis\SampleOrPopulation;
+use RowTally\Core\Figures\Mean;
+use RowTally\Core\Figures\StandardDeviation;
+use RowTally\Core\Judging\Inside;
 use RowTally\Core\Marks\NumberMarks;
 use RowTally\Core\Observations\Outliers;
 use RowTally\Core\Readings\NumberSubject;
@@ -26,6 +29,7 @@ use RowTally\Core\Values\PowerSums;
 final readonly class OutlyingValues implements Rule
 {
     private const NAMED = 5;
+    private const MANY = 5000;
 
     public function key(): string
     {
@@ -45,13 +49,14 @@ final readonly class OutlyingValues implements Rule
     public function of(object $subject): ?Said
     {
         $observations = $subject->observations;
-        $marks = Outliers::every($observations, $subject->basis());
-        if ($marks === []) {
+        $outliers = Outliers::of($observations, $subject->basis());
+        [$total, $far] = [$outliers->total, $outliers->far];
+        if ($total === 0) {
             return null;
         }
-        $total = array_sum(array_column($marks, 'count'));
-        $far = array_sum(array_column(array_filter($marks, static fn(array $mark): bool => $mark['far']), 'count'));
-        [$mean, $sd] = $this->without($subject, $marks, $total);
+        $isMany = $total > self::MANY && $observations->hasWholeCounts();
+        $marks = $isMany ? $outliers->marks : Outliers::every($observations, $subject->basis());
+        [$mean, $sd] = $isMany ? $this->inside($subject) : $this->without($subject, $marks, $total);
         $wording = $subject->wording;
         $sentence = "{$subject->rows($total)} {$subject->verb($total, 'lies', 'lie')} beyond the fences"
             . ($far === 0 ? '' : ($far === $total ? ', far' : ", {$subject->number($far)} of them far"))
@@ -66,6 +71,15 @@ final readonly class OutlyingValues implements Rule
             ['outliers' => $subject->figure($total), 'far' => $subject->figure($far), 'mean_without' => $mean, 'sd_without' => $sd],
             $far > 0 ? 85 : 55,
         );
+    }
+
+    /** @return array{float|null, float|null} mean and SD of those that are no outliers, from themselves: so many outliers are not listed one by one */
+    private function inside(NumberSubject $subject): array
+    {
+        $inside = Inside::of($subject->observations, $subject->basis());
+        [$mean, $sd] = [(new Mean())->of($inside, $subject->basis())->number(), (new StandardDeviation())->of($inside, $subject->basis())->number()];
+
+        return [$mean === null ? null : (float) $mean, $sd === null ? null : (float) $sd];
     }
 
     /**

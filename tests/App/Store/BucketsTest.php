@@ -33,6 +33,18 @@ final class BucketsTest extends AppTestCase
         DB::disableQueryLog();
     }
 
+    public function test_the_numbers_of_buckets_need_not_follow_one_another(): void
+    {
+        // As each node of a cluster numbers them.
+        DB::statement('set session auto_increment_increment = 3, auto_increment_offset = 2');
+        $dataset = $this->manyValues();
+        $before = $this->profile($dataset, 'of=x&by=g');
+        self::assertSame([3], array_values(array_unique(array_map(static fn(mixed $id): int => (int) $id % 3 + 1, DB::table('tally_buckets')->pluck('id')->all()))));
+        DB::table('column_chunks')->delete();
+
+        self::assertSame($before, $this->profile($dataset, 'of=x&by=g'));
+    }
+
     public function test_classes_between_round_edges_look_into_no_bucket(): void
     {
         $dataset = $this->manyValues();

@@ -32,6 +32,8 @@ final class TallyColumnTest extends TestCase
         yield 'doubles' => [static fn(int $i): string => ($i * 7919 % 4001) . '.5e250', ChunkEncoding::Float64, 20_000];
         yield 'many integers, in buckets' => [static fn(int $i): string => (string) ($i * 7919 % 40_009 * 10 ** 6), ChunkEncoding::Int64, 70_000, BucketedValues::class];
         yield 'many doubles, in buckets' => [static fn(int $i): string => ($i * 7919 % 40_009) . '.5e250', ChunkEncoding::Float64, 70_000, BucketedValues::class];
+        yield 'integers with a few far out' => [static fn(int $i): string => (string) ($i % 30_011 === 777 ? 10 ** 16 : ($i === 40_000 ? -(10 ** 15) : $i * 7919 % 40_009)), ChunkEncoding::Int32, 70_000, BucketedValues::class];
+        yield 'doubles with a few far out' => [static fn(int $i): string => $i % 30_011 === 777 ? '1e300' : ($i * 7919 % 40_009) . '.5e250', ChunkEncoding::Float64, 70_000, BucketedValues::class];
         yield 'nearly all in one bucket' => [static fn(int $i): string => (string) ($i % 9999 === 0 ? 10 ** 16 : $i % 40_009), ChunkEncoding::Int64, 70_000, BucketedValues::class];
     }
 

@@ -39,6 +39,20 @@ final class RowsBeyondTest extends TestCase
         self::assertSame([8900, [[9000, 9000.0], [8999, 8999.0], [8998, 8998.0]]], [$beyond['total'], self::rows($beyond)]);
     }
 
+    public function test_of_very_many_the_nearest_are_let_go_on_the_way(): void
+    {
+        mt_srand(67);
+        $cells = array_map(static fn(): string => (string) mt_rand(-500, 500), range(1, 60_000));
+        $table = ListedTable::of(['kg' => $cells]);
+        $beyond = RowsBeyond::of($table, 'kg', RowGrouping::of($table, [], [], new Basis()), [[-1.0, 1.0]], 40);
+        $expected = array_filter(array_map(intval(...), $cells), static fn(int $value): bool => abs($value) > 1);
+        $total = count($expected);
+        uasort($expected, static fn(int $a, int $b): int => abs($b) <=> abs($a));
+        $expected = array_slice($expected, 0, 40, true);
+
+        self::assertSame([$total, array_map(static fn(int $row): int => $row + 1, array_keys($expected))], [$beyond['total'], array_column($beyond['rows'], 'row')]);
+    }
+
     public function test_without_limits_none_is_beyond(): void
     {
         $table = ListedTable::of(['kg' => ['1', '1e300', '']]);

@@ -173,6 +173,18 @@ final class NumberReadingsTest extends TestCase
         self::assertStringContainsString('2 hives lie beyond the fences, far: CH-021 (40) and −30.', implode("\n", array_column($reading, 'sentence')));
     }
 
+    public function test_very_many_outliers_are_counted_and_the_farthest_named(): void
+    {
+        $values = [...array_fill(0, 9000, '10'), ...array_map(static fn(int $i): string => (string) (10 + $i % 5), range(0, 8999)), ...array_map(strval(...), range(30_001, 35_001))];
+        $few = new Observations(Numbers::ofTexts([...array_slice($values, 0, -1)]), 0);
+        $many = new Observations(Numbers::ofTexts($values), 0);
+        [$listed, $counted] = [self::said($few, new Basis())['outliers'], self::said($many, new Basis())['outliers']];
+
+        // 5,000 one by one, 5,001 by what is left without them.
+        self::assertStringStartsWith('5,000 hives lie beyond the fences, far: 35000, 34999, 34998, 34997, 34996 and 4,995 more. Without the 5,000 the mean would be ', $listed);
+        self::assertSame(str_replace(['5,000', '35000, 34999, 34998, 34997, 34996', '4,995'], ['5,001', '35001, 35000, 34999, 34998, 34997', '4,996'], $listed), $counted);
+    }
+
     public function test_far_fences_are_those_of_the_basis(): void
     {
         $observations = new Observations(Numbers::ofTexts(['1', '2', '3', '4', '5', '6', '7', '14']), 0);

@@ -98,6 +98,42 @@ final class BucketedValuesTest extends TestCase
         }
     }
 
+    public function test_places_that_leave_the_farthest_out_keep_the_order(): void
+    {
+        mt_srand(61);
+        foreach ([false, true] as $areDoubles) {
+            $values = array_map(static fn(): int => mt_rand(0, 19) === 0 ? mt_rand(-900_000, 900_000) : mt_rand(-50, 50), range(1, 2000));
+            $values = $areDoubles ? array_map(static fn(int $value): float => $value / 7, $values) : $values;
+            $places = $areDoubles ? BucketPlaces::ofDoubles(-40 / 7, 40 / 7, 30) : BucketPlaces::ofIntegers(-40, 40, 30, (int) max($values));
+            $sifted = SiftedBuckets::of(array_chunk($values, 300), $places, $areDoubles ? null : 0);
+            $plain = $areDoubles ? ValueCounts::ofUnorderedDoubles(array_map(floatval(...), $values)) : ValueCounts::ofUnorderedIntegers(array_map(intval(...), $values), 0);
+            $held = new BucketedValues($sifted, $areDoubles ? null : 0, $plain->powerSums());
+
+            self::assertGreaterThan(20, count($sifted->sizes()));
+            self::assertLessThan(500, max($sifted->sizes()), 'none holds nearly all');
+            self::assertSame(self::told($plain->between(1, 2000)), self::told($held->between(1, 2000)));
+            foreach ([1, 2, 57, 1000, 1999, 2000] as $rank) {
+                self::assertTrue($plain->at($rank)->isEqualTo($held->at($rank)));
+                $bound = $plain->at($rank)->toBigRational();
+                self::assertSame([$plain->countBelow($bound), $plain->countUpTo($bound)], [$held->countBelow($bound), $held->countUpTo($bound)]);
+            }
+        }
+    }
+
+    public function test_packed_as_they_come_they_are_those_counted_at_once(): void
+    {
+        foreach ([1, 2, 3] as $seed) {
+            foreach ([false, true] as $areDoubles) {
+                [$plain, $held] = self::both($seed, $areDoubles);
+                self::assertSame($plain->toBytes(), ValueCounts::ofSlices($held->slices(), $held->decimals())->toBytes());
+                self::assertSame([$plain->distinct(), $plain->distinct()], [$held->distinct(), $held->counted()->distinct()]);
+            }
+        }
+        $once = ValueCounts::ofSlices([[[1, 5], [1, 1]], [[9], [1]]], 1);
+        self::assertSame([3, 3, '0.9'], [$once->n(), $once->distinct(), (string) $once->at(3)]);
+        self::assertSame([0, 0], [ValueCounts::ofSlices([], null)->n(), ValueCounts::ofSlices([], 2)->distinct()]);
+    }
+
     public function test_a_rank_outside_is_refused(): void
     {
         $this->expectException(InvalidInput::class);
