@@ -9,7 +9,7 @@ require dirname(__DIR__) . '/faults/Browser.php';
 require dirname(__DIR__) . '/faults/asking.php';
 
 $base = (int) $argv[1];
-$parts = array_slice($argv, 2) === [] ? ['turn', 'import', 'majority', 'all'] : array_slice($argv, 2);
+$parts = array_slice($argv, 2) === [] ? ['turn', 'kept', 'import', 'majority', 'all'] : array_slice($argv, 2);
 $root = dirname(__DIR__, 2);
 
 /** A command of the cluster, waited for or not. */
@@ -180,6 +180,33 @@ foreach (in_array('turn', $parts, true) ? ['db-2', 'db-1', 'app-1', 'app-2', 'wo
         waitFor(10, "{$node} has caught up", static fn(): bool => (int) told($node, "SELECT revision FROM datasets WHERE id = {$dataset}") === $revision);
     }
     said(sprintf('%s killed and started again: %d changes acknowledged meanwhile, all there; without an answer to a change for at most %.1f s, to a question %.1f s; the slowest answer took %.1f s', $victims, $acknowledged - $before, $longest['change'], $longest['question'], $longest['slowest']));
+}
+
+// --- What is kept of very many values is that of these values, though each node leaves out the numbers of the others -------------------
+if (in_array('kept', $parts, true)) {
+    $many = 90_000;
+    $numbers = array_map(static fn(int $i): float => ($i * 7919 % 90_001) / 8, range(1, $many));
+    file_put_contents("{$work}/many.csv", "kg,site\n" . implode('', array_map(static fn(float $number, int $i): string => "{$number}," . ['Mill', 'Oak', 'Brook'][$i % 3] . "\n", $numbers, array_keys($numbers))));
+    $import = uploaded($door, "{$work}/many.csv")['body']['id'];
+    ended($door, $import, $many, 60);
+    $made = surely($door, 'GET', "/imports/{$import}")['body']['dataset_id'];
+    sort($numbers);
+    // By hf7: the value at the place 1 + share · (n − 1).
+    $at = static fn(float $share): float => $numbers[(int) floor($share * ($many - 1))] + ($share * ($many - 1) - floor($share * ($many - 1))) * ($numbers[(int) ceil($share * ($many - 1))] - $numbers[(int) floor($share * ($many - 1))]);
+    $figures = static fn(Browser $node, string $words): array => array_map(static fn(array $figure): mixed => $figure['values'][0]['value'], array_column(surely($node, 'GET', "/datasets/{$made}/profile?of=kg&quartiles=hf7&figures=q1,median,q3{$words}")['body']['sheets'][0]['figures'], null, 'key'));
+    $counted = $figures($door, '&by=site');
+    waitFor(60, 'they are kept', static fn(): bool => (int) told('db-1', "SELECT COUNT(*) FROM tallies JOIN variables ON variables.id = variable_id WHERE dataset_id = {$made} AND kind = 'values' AND `grouping` <> ''") > 0);
+    foreach ($nodes as $name => $node) {
+        foreach (['', '&by=site', '&where=' . rawurlencode('kg >= 0')] as $words) {
+            $got = $figures($node, $words);
+            foreach (['q1' => 0.25, 'median' => 0.5, 'q3' => 0.75] as $key => $share) {
+                if (abs($got[$key] - $at($share)) > 1e-9 || $got[$key] !== $counted[$key]) {
+                    found("{$name} says {$got[$key]} for {$key} of what is kept{$words} and should say {$at($share)}");
+                }
+            }
+        }
+    }
+    said("{$many} different values: the quartiles of what is kept are theirs on each node");
 }
 
 // --- An import whose worker dies ---------------------------------------------------------------------------------------------------
