@@ -30,11 +30,6 @@ final class TallyColumn
     private const SORTED_AT_ONCE = 65_536;
     private const BUCKETS = 8192;
     private const FEWEST_BUCKETS = 64;
-    /** Ends so many times as far apart as those of half of the chunks are far out. */
-    private const FAR_OUT = 3.0;
-    /** So many chunks are looked into, and in each at every eighth value. */
-    private const LOOKED_INTO = 16;
-    private const EVERY = 8;
 
     /** @param (Closure(int, int): void)|null $told as `byGroupAndAll()` takes it */
     public static function whole(NumberColumn $column, ?Closure $told = null): Observations
@@ -300,7 +295,7 @@ final class TallyColumn
     private function inBuckets(): array
     {
         [$min, $max] = $this->column->ends($this->chunks);
-        [$low, $high] = $this->bulk($min, $max);
+        [$low, $high] = Bulk::of($this->column, $this->chunks, $min, $max);
         $most = max(self::FEWEST_BUCKETS, intdiv(self::BUCKETS, $this->groups));
         $places = $this->column->decimals === null ? BucketPlaces::ofDoubles((float) $low, (float) $high, $most) : BucketPlaces::ofIntegers((int) $low, (int) $high, $most, (int) $max);
         $whole = $this->mergedSums();
@@ -309,40 +304,6 @@ final class TallyColumn
             fn(array $parts): BucketedValues => new BucketedValues(SiftedBuckets::of($parts, $places, $this->column->decimals), $this->column->decimals, $whole ?? $this->sumsOf($parts)),
             $this->parts(),
         );
-    }
-
-    /**
-     * Where most values lie: all of them, but where the ends of the column are much farther apart than those of its chunks, and so are far out. Then
-     * some rows tell.
-     *
-     * @return array{int|float, int|float}
-     */
-    private function bulk(int|float $min, int|float $max): array
-    {
-        $spans = [];
-        foreach ($this->chunks as $chunk) {
-            if ($chunk->min !== null) {
-                [$low, $high] = $this->column->ends([$chunk]);
-                $spans[] = (float) $high - (float) $low;
-            }
-        }
-        sort($spans);
-        if ((float) $max - (float) $min < self::FAR_OUT * $spans[intdiv(count($spans), 2)]) {
-            return [$min, $max];
-        }
-        $some = [];
-        for ($i = 0; $i < self::LOOKED_INTO; ++$i) {
-            $chunk = $this->chunks[intdiv($i * count($this->chunks), self::LOOKED_INTO)];
-            $values = array_values($this->column->decimals === null ? $this->column->presentDoubles($chunk) : $this->column->presentIntegers($chunk));
-            for ($place = 0; $place < count($values); $place += self::EVERY) {
-                $some[] = $values[$place];
-            }
-        }
-        sort($some);
-        $beyond = intdiv(count($some), 1000);
-        [$low, $high] = [$some[$beyond] ?? $min, $some[count($some) - 1 - $beyond] ?? $max];
-
-        return (float) $max - (float) $min >= self::FAR_OUT * ((float) $high - (float) $low) && $high > $low ? [$low, $high] : [$min, $max];
     }
 
     /** @return list<list<array<int, int>|array<int, float>>> the values of each group, some at a time, without missing ones */
